@@ -1,0 +1,1 @@
+"""The command line: a study file in, one JSON object out."""

@@ -1,0 +1,100 @@
+"""`zirkel COMMAND STUDY`: reads a study file or `-`, prints one JSON object.
+
+Bad input ends with status 2 and one plain sentence on standard error, nothing on standard output.
+"""
+
+from __future__ import annotations
+
+import argparse
+import json
+import os
+import sys
+from collections.abc import Callable, Sequence
+from pathlib import Path
+from typing import Any
+
+os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
+
+from zirkel.core.network.solve import solve
+from zirkel.core.network.what_next import what_next
+from zirkel.core.sheet.plan import make_plan
+from zirkel.core.study import Study
+from zirkel.errors import BadInput, ZirkelError
+from zirkel.studyfile.answers import Answer, NextAnswer, PlanAnswer, SolveAnswer
+from zirkel.studyfile.read import MOST_BYTES, read_study
+
+BAD_INPUT = 2
+
+
+def solve_command(study: Study, options: argparse.Namespace) -> Answer:
+    """Places, doubts and drifts of a study's readings."""
+    return SolveAnswer.of(solve(study))
+
+
+def plan_command(study: Study, options: argparse.Namespace) -> Answer:
+    """Marks on the sheet."""
+    return PlanAnswer.of(make_plan(study, solve(study)))
+
+
+def next_command(study: Study, options: argparse.Namespace) -> Answer:
+    """The sightings worth taking next."""
+    return NextAnswer.of(what_next(solve(study).adjusted, options.count))
+
+
+COMMANDS: dict[str, Callable[[Study, argparse.Namespace], Answer]] = {
+    "solve": solve_command,
+    "plan": plan_command,
+    "next": next_command,
+}
+
+
+def parser() -> argparse.ArgumentParser:
+    """The commands and their options."""
+    made = argparse.ArgumentParser(prog="zirkel", description=__doc__.split("\n")[0])
+    each = made.add_subparsers(dest="command", required=True)
+    for name, command in COMMANDS.items():
+        sub = each.add_parser(name, help=command.__doc__)
+        sub.add_argument("study", help="a study file, or - for standard input")
+        if name == "next":
+            sub.add_argument("--count", type=_count, default=5, help="how many to name")
+    return made
+
+
+def _count(text: str) -> int:
+    count = int(text) if text.isdigit() else 0
+    if not 1 <= count <= 100:
+        raise argparse.ArgumentTypeError(f"“{text}” is not a count from 1 to 100")
+    return count
+
+
+def main(arguments: Sequence[str] | None = None) -> int:
+    """Run one command; the exit status."""
+    options = parser().parse_args(arguments)
+    try:
+        answer = COMMANDS[options.command](read_study(_read(options.study)), options)
+    except ZirkelError as error:
+        print(" ".join(str(error).split()), file=sys.stderr)
+        return BAD_INPUT
+    print(json.dumps(without_unset(answer), ensure_ascii=False))
+    return 0
+
+
+def without_unset(answer: Answer) -> Any:
+    """The answer as JSON-ready data; fields that only some suggestions have are left out if unset."""
+    return answer.model_dump(mode="json", by_alias=True, exclude_unset=False)
+
+
+def _read(path: str) -> bytes:
+    """At most one byte more than a study may have, so that a huge file costs no memory."""
+    try:
+        if path == "-":
+            return sys.stdin.buffer.read(MOST_BYTES + 1)
+        with Path(path).open("rb") as file:
+            size = os.fstat(file.fileno()).st_size
+            if size > MOST_BYTES:
+                raise BadInput(
+                    "file", f"{path} has {size / 1e6:.1f} MB, more than any study can have"
+                )
+            return file.read()
+    except OSError as error:
+        raise BadInput("file", f"{path} cannot be read: {error.strerror}") from error

@@ -1,0 +1,129 @@
+"""Doubts: which readings the others contradict, worst first.
+
+Data snooping after W. Baarda (1968): the reading with the largest standardized residual beyond
+3.29 (two-sided alpha = 0.001) is struck, the network adjusted again, and so on until none is left.
+The value the others expect is the fitted value once the reading is struck.
+
+Two readings that check only each other have residuals that are perfectly correlated: no
+arithmetic can tell which is wrong. They are told as `rivals`. With h = A Q A', residuals i and j
+correlate by -h_ij / sqrt(r_i r_j).
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from zirkel.core.network.adjust import Adjustment, place_covariance, readjust
+from zirkel.core.network.kinds import Sighting
+from zirkel.core.network.kinds.base import Array
+
+DOUBTFUL = 3.29
+"""Standardized residual beyond which a reading is doubted."""
+
+RIVAL = 0.98
+"""Correlation of residuals from which two readings can't be told apart."""
+
+
+@dataclass(frozen=True, slots=True)
+class Doubt:
+    """One reading that the others contradict; values in the file's unit.
+
+    `rivals` are the readings of which one might as well be the wrong one.
+    """
+
+    sighting: str
+    reads: float
+    expected: float
+    standardized: float
+    rivals: tuple[str, ...] = ()
+
+
+def find_doubts(adjusted: Adjustment) -> tuple[Doubt, ...]:
+    """Doubted readings in the order in which they were struck, then orders that do not hold."""
+    found: list[Doubt] = []
+    now = adjusted
+    for _ in range(len(adjusted.weight)):
+        worst = _worst(now)
+        if worst is None:
+            break
+        weight = now.weight.copy()
+        weight[worst] = 0.0
+        after = readjust(now, weight)
+        found.append(_doubt(now, after, worst))
+        now = after
+    return (*found, *_broken_orders(now))
+
+
+def _worst(now: Adjustment) -> int | None:
+    standing = np.where(now.weight > 0, np.nan_to_num(np.abs(now.standardized)), 0.0)
+    if not len(standing) or standing.max() <= DOUBTFUL:
+        return None
+    return int(np.argmax(standing))
+
+
+def _doubt(now: Adjustment, after: Adjustment, row: int) -> Doubt:
+    sighting = now.network.sightings[row]
+    return Doubt(
+        sighting=sighting.id,
+        reads=sighting.value,
+        expected=expected_value(sighting, float(after.linear.residual[row])),
+        standardized=float(now.standardized[row]),
+        rivals=_rivals(now, row),
+    )
+
+
+def expected_value(sighting: Sighting, residual: float) -> float:
+    """The fitted value in the file's unit; undirected angles between 0 and the period."""
+    fitted = sighting.value - residual / sighting.inside
+    return fitted if sighting.period is None else fitted % (sighting.period / sighting.inside)
+
+
+def _rivals(now: Adjustment, row: int) -> tuple[str, ...]:
+    shared = residual_correlation(now, row)
+    alike = np.flatnonzero((np.abs(shared) > RIVAL) & (now.weight > 0))
+    return tuple(now.network.sightings[i].id for i in alike if i != row)
+
+
+def residual_correlation(now: Adjustment, row: int) -> Array:
+    """(m,) correlation of one reading's residual with those of all; 0 where unchecked."""
+    net = now.network
+    a = np.zeros(net.datum.unknowns)
+    for bucket, entries in zip(net.buckets, now.linear.entries, strict=True):
+        if bucket.rows.start <= row < bucket.rows.stop:
+            own = row - bucket.rows.start
+            np.add.at(a, bucket.unknown[own], entries[own])
+    reach = now.cofactor @ a
+    shared = np.zeros(len(now.weight))
+    for bucket, entries in zip(net.buckets, now.linear.entries, strict=True):
+        shared[bucket.rows] = (entries * reach[bucket.unknown]).sum(axis=1)
+    scale = np.sqrt(now.redundancy * now.redundancy[row])
+    return np.divide(-shared, scale, out=np.zeros_like(shared), where=scale > 0)
+
+
+def _broken_orders(now: Adjustment) -> list[Doubt]:
+    """Orders that the places contradict by more than both their uncertainties."""
+    net = now.network
+    covariance = place_covariance(now)
+    broken = []
+    for each in net.study.sightings:
+        if each.holds or each.struck:
+            continue
+        gap, sd = order_gap(now, covariance, each)
+        if gap < -DOUBTFUL * sd:
+            broken.append(Doubt(each.id, 0.0, gap, gap / sd))
+    return broken
+
+
+def order_gap(now: Adjustment, covariance: Array, order: Sighting) -> tuple[float, float]:
+    """How far an order holds (negative: is broken), in units, and the sd of that."""
+    net = now.network
+    where = np.array([[net.index[each] for each in order.landmarks]])
+    columns = type(order).columns([order], now.places[where])
+    made = type(order).equation(columns, now.places[where], np.zeros(1))
+    by_place = made.by_place[0]
+    gap = float((by_place * now.places[where[0]]).sum())
+    spread = np.einsum("li,lij,lj->", by_place, covariance[where[0]], by_place)
+    own = order.sigma if order.sigma is not None else order.default_sigma(net.in_mm)
+    return gap, float(np.sqrt(spread + own**2))

@@ -1,0 +1,181 @@
+"""What the readings say, in plain records: places, loose landmarks, readings, doubts, takes.
+
+This is the answer of `zirkel solve`. What cannot be known is None, never a number.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+import numpy as np
+
+from zirkel.core.network.adjust import Adjustment, adjust, place_covariance, place_looseness
+from zirkel.core.network.doubts import Doubt, find_doubts, order_gap
+from zirkel.core.network.kinds.base import Array
+from zirkel.core.study import Study
+
+LOOSE_SHARE = 1e-6
+"""Share of a loose direction on a landmark below which the landmark is held against it."""
+
+SIGNIFICANT_DRIFT = 2.58
+"""Standard deviations from which a take's drift is worth a word (two-sided alpha = 0.01)."""
+
+
+@dataclass(frozen=True, slots=True)
+class Place:
+    """Where a landmark is, in units, how sure that is, and where it is drawn meanwhile.
+
+    `held_x` and `held_y` are always numbers: in a loose direction they keep to the thumbnail.
+    """
+
+    x: float | None
+    y: float | None
+    sd_x: float | None
+    sd_y: float | None
+    corr: float | None
+    held_x: float
+    held_y: float
+
+
+@dataclass(frozen=True, slots=True)
+class Loose:
+    """A landmark that could still slide anywhere: level, plumb, both, or along a tilt (degrees)."""
+
+    landmark: str
+    direction: str | float
+
+
+@dataclass(frozen=True, slots=True)
+class Checked:
+    """How one reading fits: residual in its own unit, standardized, and how well it is checked."""
+
+    residual: float
+    standardized: float | None
+    redundancy: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class Take:
+    """A take's drift as a share, its sd, and whether it differs from the others significantly."""
+
+    drift: float
+    sd: float
+    significant: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Solution:
+    """All that the network tells; `adjusted` is what it was worked out from."""
+
+    landmarks: Mapping[str, Place]
+    loose: tuple[Loose, ...]
+    readings: Mapping[str, Checked]
+    doubts: tuple[Doubt, ...]
+    takes: Mapping[str, Take]
+    variance_factor: float | None
+    adjusted: Adjustment
+
+
+def solve(study: Study) -> Solution:
+    """Adjust the study's readings and say what they tell. Never raises on a valid study."""
+    adjusted = adjust(study)
+    looseness = place_looseness(adjusted)
+    names = adjusted.network.ids
+    directions = [slide_direction(each) for each in looseness]
+    return Solution(
+        landmarks=_places(adjusted, directions),
+        loose=tuple(
+            Loose(name, direction)
+            for name, direction in zip(names, directions, strict=True)
+            if direction is not None
+        ),
+        readings=_readings(adjusted),
+        doubts=find_doubts(adjusted),
+        takes=_takes(adjusted),
+        variance_factor=adjusted.variance_factor,
+        adjusted=adjusted,
+    )
+
+
+def slide_direction(looseness: Array) -> str | float | None:
+    """Which way a landmark is loose, from its (2, 2) share of the loose directions."""
+    values, vectors = np.linalg.eigh(looseness)
+    if values[1] < LOOSE_SHARE:
+        return None
+    if values[0] > LOOSE_SHARE * max(1.0, float(values[1])):
+        return "both"
+    dx, dy = vectors[:, 1]
+    if abs(dy) < 1e-6:
+        return "level"
+    if abs(dx) < 1e-6:
+        return "plumb"
+    return math.degrees(math.atan2(dx, -dy)) % 180.0
+
+
+def _places(
+    adjusted: Adjustment, directions: list[str | float | None]
+) -> dict[str, Place]:
+    covariance = place_covariance(adjusted)
+    made = {}
+    for i, name in enumerate(adjusted.network.ids):
+        x, y = (float(each) for each in adjusted.places[i])
+        knows_x = directions[i] in (None, "plumb")
+        knows_y = directions[i] in (None, "level")
+        sd_x, sd_y = (math.sqrt(max(0.0, covariance[i, axis, axis])) for axis in (0, 1))
+        both = knows_x and knows_y
+        corr = covariance[i, 0, 1] / (sd_x * sd_y) if both and sd_x * sd_y > 0 else 0.0
+        made[name] = Place(
+            x=x if knows_x else None,
+            y=y if knows_y else None,
+            sd_x=sd_x if knows_x else None,
+            sd_y=sd_y if knows_y else None,
+            corr=float(np.clip(corr, -1.0, 1.0)) if both else None,
+            held_x=x,
+            held_y=y,
+        )
+    return made
+
+
+def _readings(adjusted: Adjustment) -> dict[str, Checked]:
+    net = adjusted.network
+    row_of = net.row_of()
+    covariance = place_covariance(adjusted)
+    made = {}
+    for each in net.study.sightings:
+        if each.struck:
+            continue
+        if not each.holds:
+            gap, sd = order_gap(adjusted, covariance, each)
+            made[each.id] = Checked(min(gap, 0.0), min(gap, 0.0) / sd, None)
+            continue
+        row = row_of[each.id]
+        w = float(adjusted.standardized[row])
+        made[each.id] = Checked(
+            residual=float(adjusted.linear.residual[row]) / each.inside,
+            standardized=None if math.isnan(w) else w,
+            redundancy=float(adjusted.redundancy[row]),
+        )
+    return made
+
+
+def _takes(adjusted: Adjustment) -> dict[str, Take]:
+    """Each take against the mean of the others, or against 0 where it is the only one."""
+    names = adjusted.network.takes
+    t = len(names)
+    if not t:
+        return {}
+    own = adjusted.cofactor[-t:, -t:]
+    made = {}
+    for i, name in enumerate(names):
+        contrast = np.full(t, -1.0 / (t - 1) if t > 1 else 0.0)
+        contrast[i] = 1.0
+        difference = float(contrast @ adjusted.drifts)
+        spread = math.sqrt(float(contrast @ own @ contrast))
+        made[name] = Take(
+            drift=float(adjusted.drifts[i]),
+            sd=math.sqrt(float(own[i, i])),
+            significant=abs(difference) > SIGNIFICANT_DRIFT * spread,
+        )
+    return made

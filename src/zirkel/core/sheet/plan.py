@@ -1,0 +1,168 @@
+"""The plan: where each landmark goes on the sheet, in millimetres from its left and top edges.
+
+The frame (the artist's, or the box round all landmarks) is laid into the sheet's free space, that
+is inside its margins. Without a length chosen by the artist or fixed by sight-size, the unit gets
+the largest round length with which the frame fits; `placement` shares out what is left over.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+import numpy as np
+
+from zirkel.core.network.kinds.base import Array
+from zirkel.core.network.solve import Place, Solution
+from zirkel.core.study import Frame, Study, UnitLength
+
+ROUND_TO_MM = ((50.0, 5.0), (10.0, 1.0), (0.0, 0.5))
+"""From which length on a unit is rounded down to multiples of how much."""
+
+EDGE_MM = 1e-6
+"""Slack against rounding when a landmark sits exactly on a margin."""
+
+
+@dataclass(frozen=True, slots=True)
+class Mark:
+    """A place on the sheet; None for what is loose.
+
+    `sd_mm` is the longer semi-axis of the standard ellipse: how far it could still slide.
+    `held_left_mm`, `held_top_mm` are always numbers, as drawn meanwhile; `slack` is the standard
+    ellipse: semi-axes in mm and the angle of the longer one, clockwise from level, in degrees.
+    """
+
+    from_left_mm: float | None
+    from_top_mm: float | None
+    sd_mm: float | None
+    held_left_mm: float
+    held_top_mm: float
+    slack: tuple[float, float, float] | None
+
+
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """Size and place of the drawing on its sheet."""
+
+    orientation: str
+    unit_mm: float | None
+    fits: bool
+    fill: float
+    marks: Mapping[str, Mark]
+    origin_mm: tuple[float, float]
+    """Where the unit's origin falls on the sheet."""
+    frame: Frame | None
+    outside: tuple[str, ...]
+    """Landmarks that fall outside the margins."""
+
+
+def make_plan(study: Study, solution: Solution) -> Plan:
+    """Lay the solved subject into the study's sheet."""
+    orientation = "portrait" if study.sheet.height_mm >= study.sheet.width_mm else "landscape"
+    if not solution.landmarks:
+        return Plan(orientation, study.unit_mm, True, 0.0, {}, (0.0, 0.0), study.frame, ())
+    frame = study.frame or box_round(solution.landmarks)
+    width, height = free_space(study)
+    unit_mm = study.unit_mm or _fixed(study) or largest_round(frame, width, height)
+    origin = _origin(study, frame, unit_mm, width, height)
+    marks = {
+        name: _mark(place, unit_mm, origin) for name, place in solution.landmarks.items()
+    }
+    outside = tuple(name for name, mark in marks.items() if not _inside(study, mark))
+    share = max(_share(frame.right - frame.left, unit_mm, width),
+                _share(frame.bottom - frame.top, unit_mm, height))  # fmt: skip
+    return Plan(
+        orientation=orientation,
+        unit_mm=unit_mm,
+        fits=share <= 1.0 + 1e-9 and not outside,
+        fill=share,
+        marks=marks,
+        origin_mm=origin,
+        frame=frame,
+        outside=outside,
+    )
+
+
+def free_space(study: Study) -> tuple[float, float]:
+    """Width and height inside the margins, in mm; never negative."""
+    sheet, margin = study.sheet, study.sheet.margin
+    return (
+        max(0.0, sheet.width_mm - margin.left - margin.right),
+        max(0.0, sheet.height_mm - margin.top - margin.bottom),
+    )
+
+
+def box_round(landmarks: Mapping[str, Place]) -> Frame:
+    """The box round all landmarks, where they are held meanwhile."""
+    x = [each.held_x for each in landmarks.values()]
+    y = [each.held_y for each in landmarks.values()]
+    return Frame(min(x), max(x), min(y), max(y))
+
+
+def largest_round(frame: Frame, width: float, height: float) -> float:
+    """The largest round length of the unit, in mm, with which the frame fits."""
+    limits = [
+        space / extent
+        for space, extent in ((width, frame.right - frame.left), (height, frame.bottom - frame.top))
+        if extent > 1e-9
+    ]
+    most = min(limits, default=100.0)
+    step = next(step for from_mm, step in ROUND_TO_MM if most >= from_mm)
+    rounded = math.floor(most / step + 1e-9) * step
+    return rounded if rounded > 0 else max(most, 1e-6)
+
+
+def _fixed(study: Study) -> float | None:
+    """Readings that are lengths on the sheet fix the scale themselves."""
+    return study.unit.mm if isinstance(study.unit, UnitLength) else None
+
+
+def _origin(
+    study: Study, frame: Frame, unit_mm: float, width: float, height: float
+) -> tuple[float, float]:
+    left = width - unit_mm * (frame.right - frame.left)
+    above = height - unit_mm * (frame.bottom - frame.top)
+    margin, placement = study.sheet.margin, study.placement
+    return (
+        margin.left + placement.across * left - unit_mm * frame.left,
+        margin.top + placement.down * above - unit_mm * frame.top,
+    )
+
+
+def _mark(place: Place, unit_mm: float, origin: tuple[float, float]) -> Mark:
+    left, top = origin[0] + unit_mm * place.held_x, origin[1] + unit_mm * place.held_y
+    slack = _ellipse(place, unit_mm)
+    return Mark(
+        from_left_mm=None if place.x is None else left,
+        from_top_mm=None if place.y is None else top,
+        sd_mm=None if slack is None else slack[0],
+        held_left_mm=left,
+        held_top_mm=top,
+        slack=slack,
+    )
+
+
+def _ellipse(place: Place, unit_mm: float) -> tuple[float, float, float] | None:
+    """Semi-axes in mm, longer first, and the longer one's angle clockwise from level, degrees."""
+    if place.sd_x is None or place.sd_y is None or place.corr is None:
+        return None
+    shared = place.corr * place.sd_x * place.sd_y
+    covariance: Array = np.array([[place.sd_x**2, shared], [shared, place.sd_y**2]]) * unit_mm**2
+    values, vectors = np.linalg.eigh(covariance)
+    shorter, longer = np.sqrt(np.maximum(values, 0.0))
+    angle = math.degrees(math.atan2(vectors[1, 1], vectors[0, 1])) % 180.0
+    return float(longer), float(shorter), angle
+
+
+def _inside(study: Study, mark: Mark) -> bool:
+    sheet, margin = study.sheet, study.sheet.margin
+    across = margin.left - EDGE_MM <= mark.held_left_mm <= sheet.width_mm - margin.right + EDGE_MM
+    down = margin.top - EDGE_MM <= mark.held_top_mm <= sheet.height_mm - margin.bottom + EDGE_MM
+    return across and down
+
+
+def _share(extent: float, unit_mm: float, space: float) -> float:
+    if extent <= 1e-12:
+        return 0.0
+    return extent * unit_mm / space if space > 0 else math.inf

@@ -1,0 +1,1 @@
+"""Made-up subjects and an honest observer of them, for demonstrations and tests."""

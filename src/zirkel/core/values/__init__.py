@@ -1,0 +1,1 @@
+"""Values as artists enter and say them: fractions, clock hours, lengths in mm, cm and inches."""

@@ -1,0 +1,41 @@
+"""The errors that Zirkel raises on purpose, each with words an artist can act on.
+
+Anyone may raise them; only the borders (web, command line) turn them into a reply.
+"""
+
+from __future__ import annotations
+
+
+class ZirkelError(Exception):
+    """Something went wrong that the person at the easel can be told about."""
+
+
+class BadInput(ZirkelError):
+    """An entry that cannot be taken as it is.
+
+    `field` is the path to the entry ("sightings.3.units"), `problem` one plain sentence that
+    gives the value and the way out.
+    """
+
+    def __init__(self, field: str, problem: str, more: tuple[tuple[str, str], ...] = ()) -> None:
+        super().__init__(f"{field}: {problem}" if field else problem)
+        self.field = field
+        self.problem = problem
+        self.more = more
+        """Further (field, problem) pairs found in the same go."""
+
+
+class NotFound(ZirkelError):
+    """The study, landmark or sighting that was asked for does not exist (any more)."""
+
+
+class StaleVersion(ZirkelError):
+    """A change was based on an older version of the study than the one now stored."""
+
+    def __init__(self, based_on: int, current: int) -> None:
+        super().__init__(
+            f"This study has been changed elsewhere: your change was based on version {based_on}, "
+            f"it is now at version {current}."
+        )
+        self.based_on = based_on
+        self.current = current

@@ -1,0 +1,112 @@
+"""What the commands and the web answer with: one schema for both, filled from the core's records."""
+
+from __future__ import annotations
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from zirkel.core.network.solve import Solution
+from zirkel.core.network.what_next import Next, Suggestion
+from zirkel.core.sheet.plan import Plan
+
+
+class Answer(BaseModel):
+    """Part of an answer, filled by attribute from a core record."""
+
+    model_config = ConfigDict(from_attributes=True, populate_by_name=True)
+
+
+class PlaceAnswer(Answer):
+    x: float | None
+    y: float | None
+    sd_x: float | None
+    sd_y: float | None
+    corr: float | None
+
+
+class LooseAnswer(Answer):
+    landmark: str
+    direction: str | float
+
+
+class CheckedAnswer(Answer):
+    residual: float
+    standardized: float | None
+    redundancy: float | None
+
+
+class DoubtAnswer(Answer):
+    sighting: str
+    reads: float
+    expected: float
+    standardized: float
+    rivals: list[str]
+
+
+class TakeAnswer(Answer):
+    drift: float
+    sd: float
+    significant: bool
+
+
+class SolveAnswer(Answer):
+    landmarks: dict[str, PlaceAnswer]
+    loose: list[LooseAnswer]
+    readings: dict[str, CheckedAnswer]
+    doubts: list[DoubtAnswer]
+    takes: dict[str, TakeAnswer]
+    variance_factor: float | None
+
+    @classmethod
+    def of(cls, solution: Solution) -> SolveAnswer:
+        """The answer of `zirkel solve`."""
+        return cls.model_validate(solution)
+
+
+class MarkAnswer(Answer):
+    from_left_mm: float | None
+    from_top_mm: float | None
+    sd_mm: float | None
+
+
+class PlanAnswer(Answer):
+    orientation: str
+    unit_mm: float | None
+    fits: bool
+    fill: float
+    marks: dict[str, MarkAnswer]
+    outside: list[str]
+
+    @classmethod
+    def of(cls, plan: Plan) -> PlanAnswer:
+        """The answer of `zirkel plan`."""
+        return cls.model_validate(plan)
+
+
+class SuggestionAnswer(Answer):
+    kind: str
+    start: str = Field(serialization_alias="from")
+    end: str = Field(serialization_alias="to")
+    along: str | None = None
+    towards: str | None = None
+    gain: float
+    because: str
+    checks: list[str] = Field(default_factory=list)
+
+
+class NextAnswer(Answer):
+    sightings: list[SuggestionAnswer]
+    checks: list[SuggestionAnswer]
+    unchecked: list[str]
+
+    @classmethod
+    def of(cls, found: Next) -> NextAnswer:
+        """The answer of `zirkel next`."""
+        return cls(
+            sightings=[_suggestion(each) for each in found.sightings],
+            checks=[_suggestion(each) for each in found.checks],
+            unchecked=list(found.unchecked),
+        )
+
+
+def _suggestion(each: Suggestion) -> SuggestionAnswer:
+    return SuggestionAnswer.model_validate(each)

@@ -1,0 +1,83 @@
+"""From the bytes of a study file to a study, or a sentence about what is wrong with them."""
+
+from __future__ import annotations
+
+import json
+from typing import Any, NoReturn
+
+from pydantic import ValidationError
+
+from zirkel.core.study import Study
+from zirkel.errors import BadInput
+from zirkel.studyfile.convert import study_to_core, study_to_file
+from zirkel.studyfile.problems import said_plainly, shown
+from zirkel.studyfile.references import check_references
+from zirkel.studyfile.schema import StudyFile
+
+MOST_BYTES = 4_000_000
+"""A study with every limit used up stays well below this."""
+
+
+def read_study(data: bytes) -> Study:
+    """Parse and check a study file; BadInput says what is wrong."""
+    return study_from(parse_json(data))
+
+
+def parse_json(data: bytes) -> Any:
+    """JSON from bytes; BadInput for what is too large, not UTF-8, or not JSON."""
+    if len(data) > MOST_BYTES:
+        raise BadInput(
+            "file",
+            f"the file has {len(data) / 1e6:.1f} MB, more than any study can have "
+            f"({MOST_BYTES / 1e6:.0f} MB): is it a study file?",
+        )
+    try:
+        text = data.decode("utf-8-sig")
+    except UnicodeDecodeError as error:
+        raise BadInput(
+            "file", f"the file is not UTF-8 text (byte {error.start} is not): save it as UTF-8"
+        ) from error
+    try:
+        return json.loads(text, parse_constant=_refuse_constant)
+    except json.JSONDecodeError as error:
+        raise BadInput(
+            "file", f"the file is not JSON: line {error.lineno}, column {error.colno}, {error.msg}"
+        ) from error
+    except (RecursionError, ValueError) as error:
+        raise BadInput("file", f"the file is not JSON that can be read: {error}") from error
+
+
+def _refuse_constant(name: str) -> NoReturn:
+    raise BadInput("file", f"{name} is not a number that a study can hold: write an ordinary one")
+
+
+def study_from(document: Any) -> Study:
+    """A study from parsed JSON; BadInput says what is wrong."""
+    if not isinstance(document, dict):
+        raise BadInput("file", "a study file is one JSON object, from { to }")
+    if document.get("format") != "zirkel-study":
+        found = shown(document.get("format"))
+        raise BadInput("format", f"must be “zirkel-study”, but is {found}: is it a study file?")
+    if document.get("version") != 1:
+        found = shown(document.get("version"))
+        raise BadInput("version", f"must be 1, but is {found}: this Zirkel reads version 1 only")
+    try:
+        study = study_to_core(StudyFile.model_validate(document))
+    except ValidationError as error:
+        raise said_plainly(error, document) from error
+    check_references(study)
+    return study
+
+
+def write_study(study: Study) -> bytes:
+    """The study file's bytes, one record a line so that versions compare well."""
+    document = study_to_file(study)
+    parts = [f"  {json.dumps(key)}: {_value(value)}" for key, value in document.items()]
+    return ("{\n" + ",\n".join(parts) + "\n}\n").encode()
+
+
+def _value(value: Any) -> str:
+    if isinstance(value, list) and value and isinstance(value[0], dict):
+        rows = ",\n".join(f"    {json.dumps(each, ensure_ascii=False)}" for each in value)
+        return f"[\n{rows}\n  ]"
+    return json.dumps(value, ensure_ascii=False)

@@ -1,0 +1,124 @@
+"""The schema of the study file: what may stand in it, field by field.
+
+Fields that it does not know are kept as they are and written back.
+"""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, model_validator
+
+from zirkel.studyfile.entries import Finite, Id, Millimetres, Name, Note, Point, Text, Tier
+from zirkel.studyfile.sightings import AnySighting
+
+MOST_LANDMARKS = 1000
+MOST_SIGHTINGS = 5000
+MOST_SHAPES = 500
+
+
+class Kept(BaseModel):
+    """A part of the file that keeps fields it does not know."""
+
+    model_config = ConfigDict(extra="allow", populate_by_name=True)
+
+
+class FileLandmark(Kept):
+    id: Id
+    name: Name
+    tier: Tier = 1
+    rough: Point | None = None
+
+
+class FileMargins(Kept):
+    left: Annotated[Millimetres, Field(ge=0)]
+    right: Annotated[Millimetres, Field(ge=0)]
+    top: Annotated[Millimetres, Field(ge=0)]
+    bottom: Annotated[Millimetres, Field(ge=0)]
+
+
+class FileSheet(Kept):
+    width_mm: Annotated[Millimetres, Field(gt=0, le=20_000)]
+    height_mm: Annotated[Millimetres, Field(gt=0, le=20_000)]
+    margin_mm: Annotated[Millimetres, Field(ge=0)] | FileMargins = 15.0
+
+    @model_validator(mode="after")
+    def _leaves_room(self) -> FileSheet:
+        even = isinstance(self.margin_mm, float)
+        m = self.margin_mm
+        across = 2 * m if isinstance(m, float) else m.left + m.right
+        down = 2 * m if isinstance(m, float) else m.top + m.bottom
+        if across >= self.width_mm or down >= self.height_mm:
+            which = "the margin leaves" if even else "the margins leave"
+            raise ValueError(f"{which} no room on the sheet: make it smaller than half the sheet")
+        return self
+
+
+class FileUnitPair(Kept):
+    start: Id = Field(alias="from")
+    end: Id = Field(alias="to")
+    along: Literal["straight", "level", "plumb"]
+    name: Name = "unit"
+
+
+class FileUnitLength(Kept):
+    mm: Annotated[Millimetres, Field(gt=0)] = 1.0
+    name: Name = "mm"
+    origin: Id
+
+
+class FileShape(Kept):
+    id: Id
+    name: Name
+    outline: list[Id] = Field(min_length=1, max_length=MOST_LANDMARKS)
+    closed: bool = True
+    part_of: Id | None = None
+    tier: Tier = 1
+
+
+class FileFrame(Kept):
+    left: Finite
+    right: Finite
+    top: Finite
+    bottom: Finite
+
+    @model_validator(mode="after")
+    def _has_extent(self) -> FileFrame:
+        if self.left >= self.right or self.top >= self.bottom:
+            raise ValueError("left must be smaller than right, and top smaller than bottom")
+        return self
+
+
+class FilePlacement(Kept):
+    across: Annotated[Finite, Field(ge=0, le=1)] = 0.5
+    down: Annotated[Finite, Field(ge=0, le=1)] = 0.5
+
+
+class FileFamily(Kept):
+    name: Name
+    edges: list[tuple[Id, Id]]
+    level: bool = False
+
+
+class StudyFile(Kept):
+    """One drawing project, as stored in `.zirkel.json`."""
+
+    format: Literal["zirkel-study"] = "zirkel-study"
+    version: Literal[1] = 1
+    title: Name = "Untitled study"
+    method: Text = "comparative"
+    sheet: FileSheet = Field(default_factory=lambda: FileSheet(width_mm=297.0, height_mm=420.0))
+    unit: FileUnitPair | FileUnitLength | None = None
+    landmarks: list[FileLandmark] = Field(default_factory=list, max_length=MOST_LANDMARKS)
+    sightings: list[AnySighting] = Field(default_factory=list, max_length=MOST_SIGHTINGS)
+    shapes: list[FileShape] = Field(default_factory=list, max_length=MOST_SHAPES)
+    drawn: dict[Id, Point] = Field(default_factory=dict)
+    drawn_sigma_mm: Annotated[Millimetres, Field(gt=0)] | None = None
+    frame: FileFrame | None = None
+    placement: FilePlacement | None = None
+    unit_mm: Annotated[Millimetres, Field(gt=0)] | None = None
+    families: list[FileFamily] = Field(default_factory=list, max_length=100)
+    check_against: Literal["plan", "proportions"] | None = None
+    trust: dict[str, Annotated[Finite, Field(gt=0, le=100)]] = Field(default_factory=dict)
+    adopted: list[AnySighting] = Field(default_factory=list, max_length=MOST_SIGHTINGS)
+    note: Note | None = None

@@ -1,0 +1,80 @@
+"""The schema of each kind of sighting, derived from the fields that the kind itself declares."""
+
+from __future__ import annotations
+
+from dataclasses import MISSING, fields
+from typing import Annotated, Any, Literal, Union
+
+from pydantic import BaseModel, ConfigDict, Field, create_model
+
+from zirkel.core.network.kinds import KINDS, Sighting
+from zirkel.studyfile.entries import ENTRY_TYPES, Finite, Id, Note
+
+PLACES = ("landmark", "pair")
+COMMON = ("id", "sigma", "struck", "taken_at", "note", "extra")
+
+
+class SightingBase(BaseModel):
+    """What every sighting may carry beside the fields of its kind."""
+
+    model_config = ConfigDict(extra="allow", populate_by_name=True)
+
+    id: Id
+    sigma: Annotated[Finite, Field(gt=0)] | None = None
+    struck: bool = False
+    note: Note | None = None
+
+
+def _field_type(metadata: Any) -> Any:
+    role = metadata["role"]
+    if role in ("landmark", "take"):
+        return Id
+    if role == "pair":
+        return tuple[Id, Id]
+    if role == "choice":
+        return Literal[metadata["options"]]
+    return Annotated[ENTRY_TYPES[metadata["entry"]], Field(**metadata["bounds"])]
+
+
+def _model(kind: type[Sighting]) -> type[SightingBase]:
+    made: dict[str, Any] = {"kind": (Literal[kind.kind], kind.kind)}
+    file_names = set()
+    for each in fields(kind):
+        if each.name in COMMON:
+            continue
+        file_name = each.metadata.get("file") or each.name
+        file_names.add(file_name)
+        wanted = _field_type(each.metadata)
+        if each.default is None:
+            made[each.name] = (wanted | None, Field(default=None, alias=file_name))
+        elif each.default is not MISSING:
+            made[each.name] = (wanted, Field(default=each.default, alias=file_name))
+        else:
+            made[each.name] = (wanted, Field(alias=file_name))
+    time_name = "taken_at" if "at" in file_names else "at"
+    made["taken_at"] = (Note | None, Field(default=None, alias=time_name))
+    return create_model(f"{kind.__name__}Sighting", __base__=SightingBase, **made)
+
+
+MODELS: dict[str, type[SightingBase]] = {name: _model(kind) for name, kind in KINDS.items()}
+
+AnySighting = Annotated[Union[tuple(MODELS.values())], Field(discriminator="kind")]  # noqa: UP007
+
+
+def sighting_to_core(entry: Any) -> Sighting:
+    """The core's record of a validated sighting."""
+    kind = KINDS[entry.kind]
+    values = {
+        each.name: getattr(entry, each.name) for each in fields(kind) if each.name != "extra"
+    }
+    return kind(**values, extra=dict(entry.model_extra or {}))
+
+
+def sighting_to_file(sighting: Sighting) -> dict[str, Any]:
+    """The sighting as the file has it, without what is left at its default."""
+    values = {
+        each.name: getattr(sighting, each.name) for each in fields(sighting) if each.name != "extra"
+    }
+    model = MODELS[sighting.kind](**values, **dict(sighting.extra))
+    written = model.model_dump(mode="json", by_alias=True, exclude_defaults=True)
+    return {"id": sighting.id, "kind": sighting.kind, **written}
