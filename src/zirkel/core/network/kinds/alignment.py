@@ -18,6 +18,7 @@ from zirkel.core.network.kinds.base import (
     Equation,
     Proposal,
     Sighting,
+    Words,
     dot,
     landmark,
     number,
@@ -32,6 +33,9 @@ class Alignment(Sighting):
 
     value_field: ClassVar[str | None] = "offset"
     axis: ClassVar[int]
+    forward: ClassVar[str]
+    backward: ClassVar[str]
+    straight: ClassVar[str]
 
     start: str = landmark("from")
     end: str = landmark("to")
@@ -40,6 +44,14 @@ class Alignment(Sighting):
     def default_sigma(self, in_mm: bool) -> float:
         """How well an eye judges "straight under" and "at the same height"."""
         return 1.0 if in_mm else 0.03
+
+    def said(self, words: Words) -> str:
+        """Straight under or level, or how far off."""
+        start, end = words.of(self.start), words.of(self.end)
+        if self.offset == 0.0:
+            return f"{end} {self.straight} {start}"
+        way = self.forward if self.offset > 0 else self.backward
+        return f"{end} {words.count(abs(self.offset))} {way} {start}"
 
     @classmethod
     def columns(cls, readings: Sequence[Self], start: Array) -> Columns:
@@ -71,6 +83,14 @@ class Drop(Alignment):
 
     kind: ClassVar[str] = "drop"
     axis: ClassVar[int] = 0
+    forward: ClassVar[str] = "right of the plumb from"
+    backward: ClassVar[str] = "left of the plumb from"
+    straight: ClassVar[str] = "on the plumb from"
+
+    @classmethod
+    def asked(cls, start: str, end: str, along: str | None, towards: str | None) -> str:
+        """What to judge against the plumb."""
+        return f"Hang the plumb from {start}. How far right or left of it is {end}?"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -79,3 +99,11 @@ class Level(Alignment):
 
     kind: ClassVar[str] = "level"
     axis: ClassVar[int] = 1
+    forward: ClassVar[str] = "lower than"
+    backward: ClassVar[str] = "higher than"
+    straight: ClassVar[str] = "level with"
+
+    @classmethod
+    def asked(cls, start: str, end: str, along: str | None, towards: str | None) -> str:
+        """What to judge against the level line."""
+        return f"Hold the stick level at {start}. How much higher or lower is {end}?"

@@ -27,6 +27,8 @@ from typing import Any, ClassVar, NamedTuple, Self
 import numpy as np
 from numpy.typing import NDArray
 
+from zirkel.core.values.fractions import say_number
+
 Array = NDArray[np.float64]
 
 LONGEST_COUNT = 10.0
@@ -54,6 +56,24 @@ class Approach(NamedTuple):
     misclosure: Array
     by_place: Array
     stretch: Array
+
+
+class Words(NamedTuple):
+    """How landmarks and counts are called in sentences about one study."""
+
+    names: Mapping[str, str]
+    unit: str
+
+    def of(self, landmark: str) -> str:
+        """A landmark's name."""
+        return self.names.get(landmark, landmark)
+
+    def count(self, units: float) -> str:
+        """So many units: "1 3/8 cans", "97 mm"."""
+        if self.unit == "mm":
+            return f"{units:.0f} mm"
+        plural = "s" if abs(units) > 1.01 and self.unit[-1:].isalpha() else ""
+        return f"{say_number(units)} {self.unit}{plural}"
 
 
 class Proposal(NamedTuple):
@@ -142,6 +162,15 @@ class Sighting(ABC):
             found.extend(getattr(self, name))
         return tuple(found)
 
+    @classmethod
+    def landmark_fields(cls) -> list[tuple[str, str]]:
+        """(name in the file, role) of the fields that name landmarks, in their order."""
+        return [
+            (each.metadata.get("file") or each.name, each.metadata["role"])
+            for each in fields(cls)
+            if each.metadata.get("role") in ("landmark", "pair")
+        ]
+
     @property
     def value(self) -> float:
         """What was read, in the file's unit."""
@@ -155,6 +184,15 @@ class Sighting(ABC):
     @abstractmethod
     def default_sigma(self, in_mm: bool) -> float:
         """One standard deviation in the file's unit; `in_mm` where readings are millimetres."""
+
+    @abstractmethod
+    def said(self, words: Words) -> str:
+        """The reading as an artist would say it."""
+
+    @classmethod
+    def asked(cls, start: str, end: str, along: str | None, towards: str | None) -> str:
+        """What to do for a reading of this kind, for the kinds that can be proposed."""
+        return f"Sight {start} and {end} again."
 
     @classmethod
     @abstractmethod

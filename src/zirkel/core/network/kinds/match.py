@@ -20,6 +20,7 @@ from zirkel.core.network.kinds.base import (
     Columns,
     Equation,
     Sighting,
+    Words,
     away_from_zero,
     choice,
     directed_columns,
@@ -29,6 +30,7 @@ from zirkel.core.network.kinds.base import (
     pair,
     stack,
 )
+from zirkel.core.values.fractions import say_number
 
 SHORTEST = 0.1
 """Least length in units with which a match is weighed while coming near."""
@@ -49,6 +51,14 @@ class Match(Sighting):
     def default_sigma(self, in_mm: bool) -> float:
         """Four in a hundred of the ratio."""
         return 0.04 * self.ratio
+
+    def said(self, words: Words) -> str:
+        """Which length equals which."""
+        first = f"{words.of(self.first[0])} to {words.of(self.first[1])}"
+        second = f"{words.of(self.second[0])} to {words.of(self.second[1])}"
+        way = {"straight": "", "level": ", measured level", "plumb": ", measured upright"}[self.along]
+        times = "equals" if self.ratio == 1.0 else f"is {say_number(self.ratio)} times"
+        return f"{first} {times} {second}{way}"
 
     @classmethod
     def columns(cls, readings: Sequence[Self], start: Array) -> Columns:

@@ -17,6 +17,7 @@ from zirkel.core.network.kinds.base import (
     Columns,
     Equation,
     Sighting,
+    Words,
     choice,
     dot,
     landmark,
@@ -40,6 +41,11 @@ class Order(Sighting):
     def default_sigma(self, in_mm: bool) -> float:
         """As for an alignment: nearer than this, the eye cannot tell."""
         return 1.0 if in_mm else 0.03
+
+    def said(self, words: Words) -> str:
+        """Which comes first."""
+        how = "lower" if self.axis == "lower" else "further right"
+        return f"{words.of(self.first)} is {how} than {words.of(self.second)}"
 
     @classmethod
     def columns(cls, readings: Sequence[Self], start: Array) -> Columns:

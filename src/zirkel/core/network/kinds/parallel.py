@@ -21,6 +21,7 @@ from zirkel.core.network.kinds.base import (
     Columns,
     Equation,
     Sighting,
+    Words,
     away_from_zero,
     cross,
     dot,
@@ -49,6 +50,11 @@ class Parallel(Sighting):
     def default_sigma(self, in_mm: bool) -> float:
         """A carried angle and a seen one: two and a half degrees."""
         return 2.5
+
+    def said(self, words: Words) -> str:
+        """Which edges lean alike."""
+        first = f"{words.of(self.first[0])} to {words.of(self.first[1])}"
+        return f"{first} leans like {words.of(self.second[0])} to {words.of(self.second[1])}"
 
     @classmethod
     def columns(cls, readings: Sequence[Self], start: Array) -> Columns:

@@ -21,6 +21,7 @@ from zirkel.core.network.kinds.base import (
     Columns,
     Equation,
     Sighting,
+    Words,
     away_from_zero,
     choice,
     directed_columns,
@@ -30,6 +31,7 @@ from zirkel.core.network.kinds.base import (
     number,
     stack,
 )
+from zirkel.core.values.fractions import say_number
 
 SHORTEST = 0.1
 """Least length in units with which a part is weighed while coming near."""
@@ -51,6 +53,12 @@ class Part(Sighting):
     def default_sigma(self, in_mm: bool) -> float:
         """Three hundredths of the whole."""
         return 0.03
+
+    def said(self, words: Words) -> str:
+        """Where on the way it lies."""
+        way = {"straight": "", "level": ", counted level", "plumb": ", counted upright"}[self.along]
+        ends = f"from {words.of(self.start)} to {words.of(self.end)}"
+        return f"{words.of(self.at)} at {say_number(self.fraction)} of the way {ends}{way}"
 
     @classmethod
     def columns(cls, readings: Sequence[Self], start: Array) -> Columns:

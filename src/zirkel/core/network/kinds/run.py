@@ -18,6 +18,7 @@ from zirkel.core.network.kinds.base import (
     Columns,
     Equation,
     Sighting,
+    Words,
     away_from_zero,
     dot,
     landmark,
@@ -41,6 +42,11 @@ class Run(Sighting):
     def default_sigma(self, in_mm: bool) -> float:
         """Across the line."""
         return 1.5 if in_mm else 0.05
+
+    def said(self, words: Words) -> str:
+        """What the line hits."""
+        line = f"{words.of(self.start)} to {words.of(self.end)}"
+        return f"{line}, carried on, hits {words.of(self.hits)}"
 
     @classmethod
     def columns(cls, readings: Sequence[Self], start: Array) -> Columns:

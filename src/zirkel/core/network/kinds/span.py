@@ -19,6 +19,7 @@ from zirkel.core.network.kinds.base import (
     Equation,
     Proposal,
     Sighting,
+    Words,
     choice,
     directed_columns,
     directions,
@@ -50,6 +51,22 @@ class Span(Sighting):
         if in_mm:
             return math.hypot(1.0, 0.01 * self.units)
         return math.hypot(0.03, 0.025 * self.units)
+
+    def said(self, words: Words) -> str:
+        """From here to there, so many units."""
+        way = {"straight": "straight", "level": "level", "plumb": "upright"}[self.along]
+        ends = f"{words.of(self.start)} to {words.of(self.end)}"
+        return f"{ends}: {words.count(self.units)} {self.towards or way}"
+
+    @classmethod
+    def asked(cls, start: str, end: str, along: str | None, towards: str | None) -> str:
+        """Which way to hold the stick, and what to count."""
+        hold = {
+            "level": f"Stick held level. How many units {towards} from {start} to {end}?",
+            "plumb": f"Stick held upright. How many units {towards} from {start} to {end}?",
+        }
+        laid = f"Stick laid along the two. How many units straight from {start} to {end}?"
+        return hold.get(along or "", laid)
 
     @classmethod
     def columns(cls, readings: Sequence[Self], start: Array) -> Columns:

@@ -24,6 +24,7 @@ from zirkel.core.network.kinds.base import (
     Equation,
     Proposal,
     Sighting,
+    Words,
     away_from_zero,
     dot,
     landmark,
@@ -33,6 +34,7 @@ from zirkel.core.network.kinds.base import (
     readable,
     stack,
 )
+from zirkel.core.values.tilts import say_tilt
 
 SHORTEST = 0.1
 """Least length in units with which a tilt is weighed while coming near."""
@@ -54,6 +56,16 @@ class Tilt(Sighting):
     def default_sigma(self, in_mm: bool) -> float:
         """Two degrees, as a stick is carried."""
         return 2.0
+
+    def said(self, words: Words) -> str:
+        """The hour of the edge."""
+        ends = f"{words.of(self.start)} to {words.of(self.end)}"
+        return f"{ends}: tilt {say_tilt(self.degrees)}"
+
+    @classmethod
+    def asked(cls, start: str, end: str, along: str | None, towards: str | None) -> str:
+        """How to take the tilt."""
+        return f"Lay the stick over {start} and {end}. Which hour does it show?"
 
     @classmethod
     def columns(cls, readings: Sequence[Self], start: Array) -> Columns:

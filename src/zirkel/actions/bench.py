@@ -1,0 +1,380 @@
+"""What the bench shows of a study: everything computed, and said, ready to be drawn."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from datetime import datetime
+
+import numpy as np
+from pydantic import BaseModel
+
+from zirkel.actions.letters import short_letters
+from zirkel.core.network.solve import Solution, solve
+from zirkel.core.network.standing import standings
+from zirkel.core.network.start import thumbnail_scale
+from zirkel.core.network.what_next import UNCHECKED, Suggestion, what_next
+from zirkel.core.network.words import (
+    ask_for,
+    doubt_detail,
+    doubt_headline,
+    say_reading,
+    take_warning,
+)
+from zirkel.core.sheet.plan import Mark, Plan, make_plan
+from zirkel.core.study import Study, UnitLength, UnitPair
+from zirkel.store.store import Store, Stored
+from zirkel.studyfile.sightings import sighting_to_file
+
+
+class BenchLandmark(BaseModel):
+    """A landmark on both sides of the bench. Places are millimetres on the sheet.
+
+    `seen_left_mm`, `seen_top_mm` are the thumbnail's place at the drawing's size, with heights
+    that pull straight across. `slack` is the standard ellipse: semi-axes and the angle of the
+    longer one clockwise from level. `standing` is loose, held, proven or doubt.
+    """
+
+    id: str
+    name: str
+    letters: str
+    tier: int
+    standing: str
+    loose: str | float | None
+    from_left_mm: float | None
+    from_top_mm: float | None
+    sd_mm: float | None
+    held_left_mm: float
+    held_top_mm: float
+    slack: tuple[float, float, float] | None
+    seen_left_mm: float | None
+    seen_top_mm: float | None
+    rough: tuple[float, float] | None
+    readings: int
+
+
+class BenchReading(BaseModel):
+    """A reading as said and as entered, and how it fits. `state` is fits, unchecked, doubted or
+    struck."""
+
+    id: str
+    said: str
+    landmarks: list[str]
+    take: str | None
+    state: str
+    standardized: float | None
+    redundancy: float | None
+    kind: str
+    entry: dict[str, str | float | bool | list[str]]
+    """The reading's fields as in the study file, for correcting it."""
+
+
+class BenchDoubt(BaseModel):
+    """A doubted reading in words."""
+
+    sighting: str
+    headline: str
+    detail: str
+    rivals: list[str]
+
+
+class BenchTake(BaseModel):
+    """A take; `warning` if its drift is significant."""
+
+    name: str
+    drift: float
+    sd: float
+    readings: int
+    warning: str | None
+
+
+class BenchShape(BaseModel):
+    """A shape of the block-in as landmark ids."""
+
+    id: str
+    name: str
+    outline: list[str]
+    closed: bool
+    tier: int
+    part_of: str | None
+
+
+class BenchSheet(BaseModel):
+    """The sheet and how the drawing lies on it."""
+
+    width_mm: float
+    height_mm: float
+    margin_left_mm: float
+    margin_right_mm: float
+    margin_top_mm: float
+    margin_bottom_mm: float
+    unit_mm: float | None
+    unit_chosen: bool
+    fits: bool
+    fill: float
+    orientation: str
+    outside: list[str]
+    surest_mm: float | None
+    """Median slack of the held landmarks."""
+
+
+class BenchUnit(BaseModel):
+    """The unit: two landmarks along a direction, or a length in mm from an origin."""
+
+    name: str
+    start: str
+    end: str | None
+    along: str | None
+    mm: float | None
+
+
+class Bench(BaseModel):
+    """A study as the bench shows it."""
+
+    id: int
+    version: int
+    title: str
+    method: str
+    demo: bool
+    changed_at: datetime
+    undo: str | None
+    redo: str | None
+    unit: BenchUnit | None
+    sheet: BenchSheet
+    landmarks: list[BenchLandmark]
+    shapes: list[BenchShape]
+    readings: list[BenchReading]
+    doubts: list[BenchDoubt]
+    takes: list[BenchTake]
+    current_take: str
+    variance_factor: float | None
+
+
+class Prompt(BaseModel):
+    """A reading worth taking, in words."""
+
+    kind: str
+    start: str
+    end: str
+    along: str | None
+    towards: str | None
+    ask: str
+    because: str
+    gain: float
+    checks: list[str]
+
+
+class Prompts(BaseModel):
+    """What to sight next, and what would check what nothing checks."""
+
+    version: int
+    sightings: list[Prompt]
+    checks: list[Prompt]
+    unchecked: list[str]
+
+
+def open_bench(store: Store, study_id: int) -> Bench:
+    """The bench of one study."""
+    return bench_of(store.get(study_id))
+
+
+def open_prompts(store: Store, study_id: int, count: int = 5) -> Prompts:
+    """What the prompter has to say about one study."""
+    stored = store.get(study_id)
+    study = _sized(stored.study)
+    found = what_next(solve(study).adjusted, count)
+    return Prompts(
+        version=stored.version,
+        sightings=[_prompt(study, each) for each in found.sightings],
+        checks=[_prompt(study, each) for each in found.checks],
+        unchecked=list(found.unchecked),
+    )
+
+
+def _sized(study: Study) -> Study:
+    """The study with its unit's size on the sheet settled, so that slack is said in millimetres."""
+    if study.unit_mm is not None or not study.landmarks:
+        return study
+    return replace(study, unit_mm=make_plan(study, solve(study)).unit_mm)
+
+
+def _prompt(study: Study, each: Suggestion) -> Prompt:
+    return Prompt(
+        kind=each.kind,
+        start=each.start,
+        end=each.end,
+        along=each.along,
+        towards=each.towards,
+        ask=ask_for(study, each.kind, each.start, each.end, each.along, each.towards),
+        because=each.because,
+        gain=each.gain,
+        checks=list(each.checks),
+    )
+
+
+def bench_of(stored: Stored) -> Bench:
+    """Everything the bench shows of a stored study."""
+    study = stored.study
+    solution = solve(study)
+    plan = make_plan(study, solution)
+    return Bench(
+        id=stored.id,
+        version=stored.version,
+        title=study.title,
+        method=study.method,
+        demo=stored.demo is not None,
+        changed_at=stored.changed_at,
+        undo=stored.undo,
+        redo=stored.redo,
+        unit=_unit(study),
+        sheet=_sheet(study, plan),
+        landmarks=_landmarks(study, solution, plan),
+        shapes=[
+            BenchShape(
+                id=each.id,
+                name=each.name,
+                outline=list(each.outline),
+                closed=each.closed,
+                tier=each.tier,
+                part_of=each.part_of,
+            )
+            for each in study.shapes
+        ],
+        readings=_readings(study, solution),
+        doubts=[
+            BenchDoubt(
+                sighting=each.sighting,
+                headline=doubt_headline(study, each),
+                detail=doubt_detail(study, each),
+                rivals=list(each.rivals),
+            )
+            for each in solution.doubts
+        ],
+        takes=_takes(study, solution),
+        current_take=_current_take(study),
+        variance_factor=solution.variance_factor,
+    )
+
+
+def _unit(study: Study) -> BenchUnit | None:
+    unit = study.unit
+    if isinstance(unit, UnitPair):
+        return BenchUnit(name=unit.name, start=unit.start, end=unit.end, along=unit.along, mm=None)
+    if isinstance(unit, UnitLength):
+        return BenchUnit(name=unit.name, start=unit.origin, end=None, along=None, mm=unit.mm)
+    return None
+
+
+def _sheet(study: Study, plan: Plan) -> BenchSheet:
+    sure = [mark.sd_mm for mark in plan.marks.values() if mark.sd_mm is not None]
+    margin = study.sheet.margin
+    return BenchSheet(
+        width_mm=study.sheet.width_mm,
+        height_mm=study.sheet.height_mm,
+        margin_left_mm=margin.left,
+        margin_right_mm=margin.right,
+        margin_top_mm=margin.top,
+        margin_bottom_mm=margin.bottom,
+        unit_mm=plan.unit_mm,
+        unit_chosen=study.unit_mm is not None,
+        fits=plan.fits,
+        fill=min(plan.fill, 99.0),
+        orientation=plan.orientation,
+        outside=list(plan.outside),
+        surest_mm=float(np.median(sure)) if sure else None,
+    )
+
+
+def _landmarks(study: Study, solution: Solution, plan: Plan) -> list[BenchLandmark]:
+    letters = short_letters({each.id: each.name for each in study.landmarks})
+    standing = standings(solution)
+    loose = {each.landmark: each.direction for each in solution.loose}
+    seen = _thumbnail_on_sheet(study, plan)
+    count: dict[str, int] = {}
+    for reading in study.sightings:
+        for name in () if reading.struck else reading.landmarks:
+            count[name] = count.get(name, 0) + 1
+    made = []
+    for each in study.landmarks:
+        mark: Mark = plan.marks[each.id]
+        left, top = seen.get(each.id, (None, None))
+        made.append(
+            BenchLandmark(
+                id=each.id,
+                name=each.name,
+                letters=letters[each.id],
+                tier=each.tier,
+                standing=standing[each.id],
+                loose=loose.get(each.id),
+                from_left_mm=mark.from_left_mm,
+                from_top_mm=mark.from_top_mm,
+                sd_mm=mark.sd_mm,
+                held_left_mm=mark.held_left_mm,
+                held_top_mm=mark.held_top_mm,
+                slack=mark.slack,
+                seen_left_mm=left,
+                seen_top_mm=top,
+                rough=each.rough,
+                readings=count.get(each.id, 0),
+            )
+        )
+    return made
+
+
+def _thumbnail_on_sheet(study: Study, plan: Plan) -> dict[str, tuple[float, float]]:
+    """The thumbnail at the drawing's size, shifted so that heights agree as well as they can."""
+    tapped = [each for each in study.landmarks if each.rough is not None]
+    if not tapped or plan.unit_mm is None:
+        return {}
+    size = thumbnail_scale(study) * plan.unit_mm
+    rough = np.array([each.rough for each in tapped]) * size
+    drawn = np.array([(plan.marks[e.id].held_left_mm, plan.marks[e.id].held_top_mm) for e in tapped])
+    there = rough + np.median(drawn - rough, axis=0)
+    return {e.id: (float(p[0]), float(p[1])) for e, p in zip(tapped, there, strict=True)}
+
+
+def _readings(study: Study, solution: Solution) -> list[BenchReading]:
+    doubted = {each.sighting for each in solution.doubts}
+    made = []
+    for each in study.sightings:
+        fit = solution.readings.get(each.id)
+        if each.struck:
+            state = "struck"
+        elif each.id in doubted:
+            state = "doubted"
+        else:
+            free = fit is not None and fit.redundancy is not None and fit.redundancy < UNCHECKED
+            state = "unchecked" if free else "fits"
+        made.append(
+            BenchReading(
+                id=each.id,
+                said=say_reading(study, each),
+                landmarks=list(each.landmarks),
+                take=each.take_name,
+                state=state,
+                standardized=fit.standardized if fit else None,
+                redundancy=fit.redundancy if fit else None,
+                kind=each.kind,
+                entry={k: v for k, v in sighting_to_file(each).items() if k not in each.extra},
+            )
+        )
+    return made
+
+
+def _takes(study: Study, solution: Solution) -> list[BenchTake]:
+    return [
+        BenchTake(
+            name=name,
+            drift=take.drift,
+            sd=take.sd,
+            readings=sum(s.take_name == name and not s.struck for s in study.sightings),
+            warning=take_warning(name, take.drift) if take.significant else None,
+        )
+        for name, take in solution.takes.items()
+    ]
+
+
+def _current_take(study: Study) -> str:
+    """The take of the last reading that has one, or the first take."""
+    named = [s.take_name for s in study.sightings if s.take_name is not None]
+    return named[-1] if named else "t1"
+

@@ -1,0 +1,52 @@
+"""Everything that can be done to a study and taken back, one class each."""
+
+from __future__ import annotations
+
+from typing import Annotated, Union
+
+from pydantic import Field
+
+from zirkel.actions.changes.base import Change
+from zirkel.actions.changes.landmarks import (
+    AddLandmark,
+    EditLandmark,
+    PutShape,
+    RemoveLandmark,
+    RemoveShape,
+)
+from zirkel.actions.changes.settings import (
+    SetMethod,
+    SetPlacement,
+    SetSheet,
+    SetTitle,
+    SetTrust,
+    SetUnit,
+    SetUnitSize,
+)
+from zirkel.actions.changes.sightings import (
+    EditSighting,
+    RemoveSighting,
+    StrikeSighting,
+    TakeSighting,
+)
+
+CHANGES: tuple[type[Change], ...] = (
+    TakeSighting,
+    EditSighting,
+    StrikeSighting,
+    RemoveSighting,
+    AddLandmark,
+    EditLandmark,
+    RemoveLandmark,
+    PutShape,
+    RemoveShape,
+    SetTitle,
+    SetMethod,
+    SetSheet,
+    SetUnit,
+    SetUnitSize,
+    SetPlacement,
+    SetTrust,
+)
+
+AnyChange = Annotated[Union[CHANGES], Field(discriminator="type")]  # noqa: UP007

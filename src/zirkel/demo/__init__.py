@@ -1,0 +1,1 @@
+"""Demonstration studies: made-up arrangements, sighted by the honest observer."""

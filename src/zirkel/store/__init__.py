@@ -1,0 +1,1 @@
+"""Where studies are kept: SQLite through SQLAlchemy, schema under migrations."""

@@ -1,0 +1,241 @@
+"""The store: studies in and out, every change in one transaction, undo and redo by record."""
+
+from __future__ import annotations
+
+from dataclasses import asdict, dataclass
+from datetime import UTC, datetime
+from pathlib import Path
+from typing import Any
+
+from sqlalchemy import Engine, delete, func, select
+from sqlalchemy.orm import Session
+
+from zirkel.core.study import Study
+from zirkel.errors import NotFound, StaleVersion
+from zirkel.store.database import open_database
+from zirkel.store.patches import Patch, apply, difference
+from zirkel.store.tables import (
+    ChangeRow,
+    LandmarkRow,
+    ReceiptRow,
+    ShapeRow,
+    SightingRow,
+    StudyRow,
+)
+from zirkel.studyfile.convert import study_to_core
+from zirkel.studyfile.schema import StudyFile
+
+
+@dataclass(frozen=True, slots=True)
+class Stored:
+    """A study as stored; the labels say what undo would take back and redo bring again."""
+
+    id: int
+    version: int
+    study: Study
+    changed_at: datetime
+    undo: str | None
+    redo: str | None
+    demo: str | None
+
+
+class Store:
+    """Studies in one SQLite file."""
+
+    def __init__(self, engine: Engine) -> None:
+        self._engine = engine
+
+    @classmethod
+    def at(cls, path: Path) -> Store:
+        """The store in a file, made and migrated as needed."""
+        return cls(open_database(path))
+
+    def close(self) -> None:
+        """Let go of the file."""
+        self._engine.dispose()
+
+    def _session(self, writes: bool) -> Session:
+        return Session(self._engine.execution_options(writes=writes), expire_on_commit=False)
+
+    def all(self) -> list[Stored]:
+        """Every study that is not deleted, last changed first."""
+        with self._session(writes=False) as session, session.begin():
+            rows = session.scalars(
+                select(StudyRow)
+                .where(StudyRow.deleted_at.is_(None))
+                .order_by(StudyRow.changed_at.desc(), StudyRow.id.desc())
+            )
+            return [_stored(session, row) for row in rows.all()]
+
+    def get(self, study_id: int) -> Stored:
+        """One study; NotFound if there is none."""
+        with self._session(writes=False) as session, session.begin():
+            return _stored(session, _row(session, study_id))
+
+    def create(self, study: Study, demo: str | None = None) -> Stored:
+        """Keep a new study."""
+        with self._session(writes=True) as session, session.begin():
+            row = StudyRow(
+                title=study.title, body={}, version=1, demo=demo, created_at=_now(), changed_at=_now()
+            )
+            session.add(row)
+            session.flush()
+            apply(session, row, difference(None, study))
+            return _stored(session, row)
+
+    def has_demo(self, demo: str) -> bool:
+        """Whether a demonstration was ever laid out here, even if it was deleted since."""
+        with self._session(writes=False) as session, session.begin():
+            return session.scalar(select(StudyRow.id).where(StudyRow.demo == demo)) is not None
+
+    def has_receipt(self, study_id: int, token: str) -> bool:
+        """Whether a change was already made under this token."""
+        with self._session(writes=False) as session, session.begin():
+            return session.get(ReceiptRow, (study_id, token)) is not None
+
+    def change(
+        self, study_id: int, based_on: int, label: str, after: Study, token: str | None = None
+    ) -> Stored:
+        """Replace a study's state by another, as one change that can be undone.
+
+        StaleVersion unless it was based on the version now stored. A token that has been seen
+        before makes no second change.
+        """
+        with self._session(writes=True) as session, session.begin():
+            row = _row(session, study_id)
+            if _seen(session, study_id, token):
+                return _stored(session, row)
+            _expect(row, based_on)
+            patches = difference(_stored(session, row).study, after)
+            if patches:
+                apply(session, row, patches)
+                _log(session, row, label, patches)
+                _touch(row)
+            return _stored(session, row)
+
+    def undo(self, study_id: int, based_on: int, token: str | None = None) -> Stored:
+        """Take back the last change that stands; nothing happens if there is none."""
+        return self._walk(study_id, based_on, token, back=True)
+
+    def redo(self, study_id: int, based_on: int, token: str | None = None) -> Stored:
+        """Bring again the change undone last; nothing happens if there is none."""
+        return self._walk(study_id, based_on, token, back=False)
+
+    def _walk(self, study_id: int, based_on: int, token: str | None, back: bool) -> Stored:
+        with self._session(writes=True) as session, session.begin():
+            row = _row(session, study_id)
+            if _seen(session, study_id, token):
+                return _stored(session, row)
+            _expect(row, based_on)
+            change = _last_standing(session, study_id) if back else _first_undone(session, study_id)
+            if change is not None:
+                patches = [Patch(**each) for each in change.patches]
+                apply(session, row, [p.reversed() for p in patches] if back else patches)
+                change.undone = back
+                _touch(row)
+            return _stored(session, row)
+
+    def delete(self, study_id: int, deleted: bool = True) -> None:
+        """Take a study off the wall, or bring it back; nothing of it is lost."""
+        with self._session(writes=True) as session, session.begin():
+            row = session.get(StudyRow, study_id)
+            if row is None:
+                raise NotFound(f"There is no study number {study_id}.")
+            row.deleted_at = _now() if deleted else None
+
+
+def _now() -> datetime:
+    return datetime.now(UTC).replace(tzinfo=None)
+
+
+def _row(session: Session, study_id: int) -> StudyRow:
+    row = session.get(StudyRow, study_id)
+    if row is None or row.deleted_at is not None:
+        raise NotFound(f"There is no study number {study_id} on the wall.")
+    return row
+
+
+def _expect(row: StudyRow, based_on: int) -> None:
+    if row.version != based_on:
+        raise StaleVersion(based_on, row.version)
+
+
+def _touch(row: StudyRow) -> None:
+    row.version += 1
+    row.changed_at = _now()
+
+
+def _seen(session: Session, study_id: int, token: str | None) -> bool:
+    if token is None:
+        return False
+    if session.get(ReceiptRow, (study_id, token)) is not None:
+        return True
+    session.add(ReceiptRow(study_id=study_id, token=token))
+    return False
+
+
+def _log(session: Session, row: StudyRow, label: str, patches: list[Patch]) -> None:
+    session.execute(delete(ChangeRow).where(ChangeRow.study_id == row.id, ChangeRow.undone))
+    last = session.scalar(select(func.max(ChangeRow.number)).where(ChangeRow.study_id == row.id))
+    session.add(
+        ChangeRow(
+            study_id=row.id,
+            number=(last or 0) + 1,
+            at=_now(),
+            label=label[:300],
+            patches=[asdict(each) for each in patches],
+            undone=False,
+        )
+    )
+
+
+def _last_standing(session: Session, study_id: int) -> ChangeRow | None:
+    return session.scalar(
+        select(ChangeRow)
+        .where(ChangeRow.study_id == study_id, ChangeRow.undone.is_(False))
+        .order_by(ChangeRow.number.desc())
+        .limit(1)
+    )
+
+
+def _first_undone(session: Session, study_id: int) -> ChangeRow | None:
+    return session.scalar(
+        select(ChangeRow)
+        .where(ChangeRow.study_id == study_id, ChangeRow.undone.is_(True))
+        .order_by(ChangeRow.number)
+        .limit(1)
+    )
+
+
+def _stored(session: Session, row: StudyRow) -> Stored:
+    session.flush()
+    undo, redo = _last_standing(session, row.id), _first_undone(session, row.id)
+    return Stored(
+        id=row.id,
+        version=row.version,
+        study=_study(session, row),
+        changed_at=row.changed_at,
+        undo=undo.label if undo else None,
+        redo=redo.label if redo else None,
+        demo=row.demo,
+    )
+
+
+def _study(session: Session, row: StudyRow) -> Study:
+    document: dict[str, Any] = {**row.body, "title": row.title}
+    document["landmarks"] = [
+        {"id": each.id, "name": each.name, "tier": each.tier, **each.body}
+        for each in session.scalars(_of(LandmarkRow, row.id))
+    ]
+    document["sightings"] = [
+        {"id": each.id, **each.body} for each in session.scalars(_of(SightingRow, row.id))
+    ]
+    document["shapes"] = [
+        {"id": each.id, "name": each.name, **each.body}
+        for each in session.scalars(_of(ShapeRow, row.id))
+    ]
+    return study_to_core(StudyFile.model_validate(document))
+
+
+def _of(table: Any, study_id: int) -> Any:
+    return select(table).where(table.study_id == study_id).order_by(table.position, table.id)

@@ -1,0 +1,135 @@
+"""The tables, as typed mappings."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import JSON, ForeignKey, ForeignKeyConstraint, MetaData, String
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+NAMING = {
+    "ix": "ix_%(column_0_label)s",
+    "uq": "uq_%(table_name)s_%(column_0_name)s",
+    "ck": "ck_%(table_name)s_%(constraint_name)s",
+    "fk": "fk_%(table_name)s_%(column_0_name)s_%(referred_table_name)s",
+    "pk": "pk_%(table_name)s",
+}
+
+
+class Base(DeclarativeBase):
+    """All tables of the store."""
+
+    metadata = MetaData(naming_convention=NAMING)
+
+
+class StudyRow(Base):
+    """One study: everything that is not a record of its own is in `body`, as in the file."""
+
+    __tablename__ = "study"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    title: Mapped[str] = mapped_column(String(200))
+    body: Mapped[dict[str, Any]] = mapped_column(JSON)
+    version: Mapped[int] = mapped_column(default=1)
+    demo: Mapped[str | None] = mapped_column(String(80), unique=True)
+    """Name of the demonstration it was laid out from, if any."""
+    created_at: Mapped[datetime]
+    changed_at: Mapped[datetime]
+    deleted_at: Mapped[datetime | None]
+
+
+class LandmarkRow(Base):
+    """One landmark of a study."""
+
+    __tablename__ = "landmark"
+
+    study_id: Mapped[int] = mapped_column(
+        ForeignKey("study.id", ondelete="CASCADE"), primary_key=True
+    )
+    id: Mapped[str] = mapped_column(String(80), primary_key=True)
+    position: Mapped[int]
+    name: Mapped[str] = mapped_column(String(200))
+    tier: Mapped[int]
+    body: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class SightingRow(Base):
+    """One sighting of a study."""
+
+    __tablename__ = "sighting"
+
+    study_id: Mapped[int] = mapped_column(
+        ForeignKey("study.id", ondelete="CASCADE"), primary_key=True
+    )
+    id: Mapped[str] = mapped_column(String(80), primary_key=True)
+    position: Mapped[int]
+    kind: Mapped[str] = mapped_column(String(20))
+    take: Mapped[str | None] = mapped_column(String(80))
+    struck: Mapped[bool]
+    body: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class UseRow(Base):
+    """That a sighting reads a landmark: keeps landmarks from vanishing under their readings."""
+
+    __tablename__ = "use"
+
+    study_id: Mapped[int] = mapped_column(primary_key=True)
+    sighting_id: Mapped[str] = mapped_column(String(80), primary_key=True)
+    landmark_id: Mapped[str] = mapped_column(String(80), primary_key=True)
+
+    __table_args__ = (
+        ForeignKeyConstraint(
+            ["study_id", "sighting_id"],
+            ["sighting.study_id", "sighting.id"],
+            name="fk_use_sighting",
+            ondelete="CASCADE",
+        ),
+        ForeignKeyConstraint(
+            ["study_id", "landmark_id"],
+            ["landmark.study_id", "landmark.id"],
+            name="fk_use_landmark",
+            ondelete="RESTRICT",
+        ),
+    )
+
+
+class ShapeRow(Base):
+    """One shape of a study."""
+
+    __tablename__ = "shape"
+
+    study_id: Mapped[int] = mapped_column(
+        ForeignKey("study.id", ondelete="CASCADE"), primary_key=True
+    )
+    id: Mapped[str] = mapped_column(String(80), primary_key=True)
+    position: Mapped[int]
+    name: Mapped[str] = mapped_column(String(200))
+    body: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class ChangeRow(Base):
+    """One change to a study: what it was called, and each record before and after."""
+
+    __tablename__ = "change"
+
+    study_id: Mapped[int] = mapped_column(
+        ForeignKey("study.id", ondelete="CASCADE"), primary_key=True
+    )
+    number: Mapped[int] = mapped_column(primary_key=True)
+    at: Mapped[datetime]
+    label: Mapped[str] = mapped_column(String(300))
+    patches: Mapped[list[dict[str, Any]]] = mapped_column(JSON)
+    undone: Mapped[bool] = mapped_column(default=False)
+
+
+class ReceiptRow(Base):
+    """That a change asked for under this token has been made: asking again changes nothing."""
+
+    __tablename__ = "receipt"
+
+    study_id: Mapped[int] = mapped_column(
+        ForeignKey("study.id", ondelete="CASCADE"), primary_key=True
+    )
+    token: Mapped[str] = mapped_column(String(80), primary_key=True)

@@ -1,0 +1,75 @@
+"""The application factory."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from pathlib import Path
+
+from flask import Flask, Response, abort, send_from_directory
+from flask_openapi3 import Info, OpenAPI
+
+from zirkel import __version__
+from zirkel.store.store import Store
+from zirkel.studyfile.read import MOST_BYTES
+from zirkel.web.api import api
+from zirkel.web.problems import Problem, invalid_request, register
+
+CONTENT_POLICY = (
+    "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
+    "frame-ancestors 'none'; base-uri 'none'"
+)
+A_YEAR = 31_536_000
+
+
+@dataclass(frozen=True, slots=True)
+class WebConfig:
+    """What the application needs to know; the front end may not be built (None)."""
+
+    database: Path
+    front_end: Path | None
+
+
+def create_app(config: WebConfig) -> Flask:
+    """The application on a database file; the file is made and migrated here."""
+    app = OpenAPI(
+        "zirkel",
+        info=Info(title="Zirkel", version=__version__),
+        security_schemes={},
+        validation_error_model=Problem,
+        validation_error_callback=invalid_request,
+        doc_prefix="/api/v1",
+        doc_url="/openapi.json",
+        static_folder=None,
+    )
+    app.config["MAX_CONTENT_LENGTH"] = MOST_BYTES
+    app.extensions["zirkel_store"] = Store.at(config.database)
+    app.register_api(api)
+    register(app)
+    app.after_request(_secured)
+    if config.front_end is not None:
+        _serve_front_end(app, config.front_end)
+    return app
+
+
+def _secured(response: Response) -> Response:
+    response.headers.setdefault("Content-Security-Policy", CONTENT_POLICY)
+    response.headers.setdefault("X-Content-Type-Options", "nosniff")
+    response.headers.setdefault("Cache-Control", "no-store")
+    return response
+
+
+def _serve_front_end(app: Flask, folder: Path) -> None:
+    """Files as they are, and the one page for every address that the front end routes itself."""
+
+    @app.get("/", defaults={"path": "index.html"})
+    @app.get("/<path:path>")
+    def _page(path: str) -> Response:
+        if path.startswith("api/"):
+            abort(404)
+        if (folder / path).is_file():
+            lasting = A_YEAR if path.startswith("assets/") else None
+            response = send_from_directory(folder, path, max_age=lasting)
+            if lasting:
+                response.headers["Cache-Control"] = f"public, max-age={A_YEAR}, immutable"
+            return response
+        return send_from_directory(folder, "index.html")

@@ -1,0 +1,124 @@
+"""Errors as application/problem+json (RFC 9457), with the field's name where there is one."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from flask import Flask, Response, request
+from pydantic import BaseModel, ValidationError
+from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
+
+from zirkel.errors import BadInput, NotFound, StaleVersion, ZirkelError
+from zirkel.studyfile.problems import said_plainly
+from zirkel.studyfile.read import MOST_BYTES
+
+INVALID, MISSING, CONFLICT, TOO_LARGE = 422, 404, 409, 413
+
+
+class FieldProblem(BaseModel):
+    """What is wrong with one field."""
+
+    field: str
+    problem: str
+
+
+class Problem(BaseModel):
+    """The body of every error."""
+
+    type: str = "about:blank"
+    title: str
+    status: int
+    detail: str
+    field: str | None = None
+    problems: list[FieldProblem] = []
+    current_version: int | None = None
+
+
+def reply(problem: Problem) -> Response:
+    """The response for a problem."""
+    return Response(
+        problem.model_dump_json(exclude_none=True),
+        status=problem.status,
+        mimetype="application/problem+json",
+    )
+
+
+def invalid(error: BadInput) -> Response:
+    """The response for an entry that cannot be taken."""
+    every = ((error.field, error.problem), *error.more)
+    return reply(
+        Problem(
+            title="This entry can't be taken",
+            status=INVALID,
+            detail=str(error),
+            field=error.field,
+            problems=[FieldProblem(field=field, problem=problem) for field, problem in every],
+        )
+    )
+
+
+def invalid_request(error: ValidationError) -> Response:
+    """The response where the request itself does not fit the schema."""
+    return invalid(said_plainly(error, _document()))
+
+
+def _document() -> Any:
+    return request.get_json(silent=True)
+
+
+def register(app: Flask) -> None:
+    """Answer every error that reaches the border as a problem."""
+
+    @app.errorhandler(ZirkelError)
+    def _ours(error: ZirkelError) -> Response:
+        if isinstance(error, BadInput):
+            return invalid(error)
+        if isinstance(error, StaleVersion):
+            return reply(
+                Problem(
+                    title="Changed elsewhere",
+                    status=CONFLICT,
+                    detail=str(error),
+                    current_version=error.current,
+                )
+            )
+        status = MISSING if isinstance(error, NotFound) else INVALID
+        return reply(Problem(title="Not found", status=status, detail=str(error)))
+
+    @app.errorhandler(RequestEntityTooLarge)
+    def _too_large(_error: RequestEntityTooLarge) -> Response:
+        return reply(
+            Problem(
+                title="Too large",
+                status=TOO_LARGE,
+                detail=f"This is more than {MOST_BYTES / 1e6:.0f} MB, more than any study can have:"
+                " is it a study file?",
+                field="file",
+            )
+        )
+
+    @app.errorhandler(HTTPException)
+    def _http(error: HTTPException) -> Response:
+        if error.response is not None:
+            return error.response  # type: ignore[return-value]
+        return reply(
+            Problem(title=error.name, status=error.code or 500, detail=error.description or "")
+        )
+
+    @app.errorhandler(Exception)
+    def _unexpected(error: Exception) -> Response:
+        app.logger.exception("Unexpected error", exc_info=error)
+        return reply(
+            Problem(
+                title="Zirkel went wrong",
+                status=500,
+                detail="This is Zirkel's mistake, not yours. What you entered before is kept.",
+            )
+        )
+
+
+def as_json(model: BaseModel, status: int = 200) -> Response:
+    """A model as a JSON response."""
+    return Response(
+        model.model_dump_json(by_alias=True), status=status, mimetype="application/json"
+    )
