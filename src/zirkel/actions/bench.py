@@ -18,6 +18,7 @@ from zirkel.core.network.words import (
     doubt_detail,
     doubt_headline,
     say_reading,
+    say_value,
     take_warning,
 )
 from zirkel.core.sheet.plan import Mark, Plan, make_plan
@@ -72,6 +73,7 @@ class BenchDoubt(BaseModel):
     """A doubted reading in words."""
 
     sighting: str
+    reads: str
     headline: str
     detail: str
     rivals: list[str]
@@ -243,6 +245,7 @@ def bench_of(stored: Stored) -> Bench:
         doubts=[
             BenchDoubt(
                 sighting=each.sighting,
+                reads=_reads(study, each.sighting),
                 headline=doubt_headline(study, each),
                 detail=doubt_detail(study, each),
                 rivals=list(each.rivals),
@@ -253,6 +256,11 @@ def bench_of(stored: Stored) -> Bench:
         current_take=_current_take(study),
         variance_factor=solution.variance_factor,
     )
+
+
+def _reads(study: Study, name: str) -> str:
+    sighting = next(each for each in study.sightings if each.id == name)
+    return say_value(study, sighting, sighting.value)
 
 
 def _unit(study: Study) -> BenchUnit | None:

@@ -11,10 +11,11 @@ import os
 import sys
 from collections.abc import Callable, Sequence
 from pathlib import Path
-from typing import Any
 
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
+from zirkel.cli.serve import add_options as add_serve_options
+from zirkel.cli.serve import serve
 from zirkel.core.network.solve import solve
 from zirkel.core.network.what_next import what_next
 from zirkel.core.sheet.plan import make_plan
@@ -57,6 +58,8 @@ def parser() -> argparse.ArgumentParser:
         sub.add_argument("study", help="a study file, or - for standard input")
         if name == "next":
             sub.add_argument("--count", type=_count, default=5, help="how many to name")
+    serving = each.add_parser("serve", help="serve the application on this machine")
+    add_serve_options(serving)
     return made
 
 
@@ -71,17 +74,15 @@ def main(arguments: Sequence[str] | None = None) -> int:
     """Run one command; the exit status."""
     options = parser().parse_args(arguments)
     try:
+        if options.command == "serve":
+            serve(options)
+            return 0
         answer = COMMANDS[options.command](read_study(_read(options.study)), options)
     except ZirkelError as error:
         print(" ".join(str(error).split()), file=sys.stderr)
         return BAD_INPUT
-    print(json.dumps(without_unset(answer), ensure_ascii=False))
+    print(json.dumps(answer.as_printed(), ensure_ascii=False))
     return 0
-
-
-def without_unset(answer: Answer) -> Any:
-    """The answer as JSON-ready data; fields that only some suggestions have are left out if unset."""
-    return answer.model_dump(mode="json", by_alias=True, exclude_unset=False)
 
 
 def _read(path: str) -> bytes:

@@ -104,7 +104,7 @@ SECOND_TAKE = (
     "tilt sack_l sack_fold",
     "drop sack_fold sack_front",
     "span plumb sack_fold sack_front",
-    "tilt sack_front sack_r",
+    "level can_foot_l stack_foot_r",
     "span plumb stack_foot_l dibber_grip",
     "span level sack_r dibber_grip",
     "drop spout_knee dibber_grip",

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from pydantic import BaseModel, ConfigDict, Field
 
 from zirkel.core.network.solve import Solution
@@ -13,6 +15,10 @@ class Answer(BaseModel):
     """Part of an answer, filled by attribute from a core record."""
 
     model_config = ConfigDict(from_attributes=True, populate_by_name=True)
+
+    def as_printed(self) -> Any:
+        """JSON-ready data, with null for what cannot be known."""
+        return self.model_dump(mode="json", by_alias=True)
 
 
 class PlaceAnswer(Answer):
@@ -97,6 +103,10 @@ class NextAnswer(Answer):
     sightings: list[SuggestionAnswer]
     checks: list[SuggestionAnswer]
     unchecked: list[str]
+
+    def as_printed(self) -> Any:
+        """JSON-ready data; a suggestion shows only the fields that its kind has."""
+        return self.model_dump(mode="json", by_alias=True, exclude_none=True)
 
     @classmethod
     def of(cls, found: Next) -> NextAnswer:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from pathlib import Path
 
-from flask import Flask, Response, abort, send_from_directory
+from flask import Blueprint, Flask, Response, abort, send_from_directory
 from flask_openapi3 import Info, OpenAPI
 
 from zirkel import __version__
@@ -60,10 +60,11 @@ def _secured(response: Response) -> Response:
 
 def _serve_front_end(app: Flask, folder: Path) -> None:
     """Files as they are, and the one page for every address that the front end routes itself."""
+    pages = Blueprint("pages", __name__)
 
-    @app.get("/", defaults={"path": "index.html"})
-    @app.get("/<path:path>")
-    def _page(path: str) -> Response:
+    @pages.get("/", defaults={"path": "index.html"})
+    @pages.get("/<path:path>")
+    def page(path: str) -> Response:
         if path.startswith("api/"):
             abort(404)
         if (folder / path).is_file():
@@ -73,3 +74,5 @@ def _serve_front_end(app: Flask, folder: Path) -> None:
                 response.headers["Cache-Control"] = f"public, max-age={A_YEAR}, immutable"
             return response
         return send_from_directory(folder, "index.html")
+
+    app.register_blueprint(pages)

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from typing import Any
-
 from flask import Flask, Response, request
 from pydantic import BaseModel, ValidationError
 from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
@@ -59,11 +57,12 @@ def invalid(error: BadInput) -> Response:
 
 def invalid_request(error: ValidationError) -> Response:
     """The response where the request itself does not fit the schema."""
-    return invalid(said_plainly(error, _document()))
-
-
-def _document() -> Any:
-    return request.get_json(silent=True)
+    document = request.get_json(silent=True)
+    if document is None:
+        return reply(
+            Problem(title="Bad request", status=400, detail="The request's body is not JSON.")
+        )
+    return invalid(said_plainly(error, document))
 
 
 def register(app: Flask) -> None:

@@ -1,0 +1,69 @@
+// Talking to the server: one function per operation, errors as `ApiError`.
+import type { Bench, Change, Problem, Prompts, StudyFile, Wall } from "./types";
+
+const BASE = "/api/v1";
+
+export class ApiError extends Error {
+  constructor(
+    readonly problem: Problem,
+    readonly status: number,
+  ) {
+    super(problem.detail);
+  }
+
+  /** The sentence about what was entered, without the path to the field. */
+  get sentence(): string {
+    return this.problem.problems?.[0]?.problem ?? this.problem.detail;
+  }
+}
+
+const UNREACHABLE: Problem = {
+  title: "No answer",
+  status: 0,
+  detail: "Zirkel does not answer. What you entered is still here: try again in a moment.",
+};
+
+async function call<T>(path: string, init?: RequestInit): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(BASE + path, init);
+  } catch {
+    throw new ApiError(UNREACHABLE, 0);
+  }
+  if (!response.ok) {
+    const fallback: Problem = {
+      title: "Error",
+      status: response.status,
+      detail: response.statusText,
+    };
+    throw new ApiError(await response.json().catch(() => fallback), response.status);
+  }
+  return response.status === 204 ? (undefined as T) : response.json();
+}
+
+function send(method: string, body: unknown): RequestInit {
+  return { method, headers: { "Content-Type": "application/json" }, body: JSON.stringify(body) };
+}
+
+/** A token under which a change is made once, however often it is sent. */
+export function newToken(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  return Array.from(bytes, (each) => each.toString(16).padStart(2, "0")).join("");
+}
+
+export const api = {
+  wall: () => call<Wall>("/studies"),
+  make: (draft: StudyFile) => call<Bench>("/studies", send("POST", draft)),
+  importFile: (file: Blob) => call<Bench>("/studies/import", { method: "POST", body: file }),
+  bench: (id: number) => call<Bench>(`/studies/${id}`),
+  prompts: (id: number) => call<Prompts>(`/studies/${id}/prompts`),
+  change: (id: number, version: number, change: Change, token: string) =>
+    call<Bench>(`/studies/${id}/changes`, send("POST", { version, change, token })),
+  undo: (id: number, version: number, token: string) =>
+    call<Bench>(`/studies/${id}/undo`, send("POST", { version, token })),
+  redo: (id: number, version: number, token: string) =>
+    call<Bench>(`/studies/${id}/redo`, send("POST", { version, token })),
+  remove: (id: number, removed: boolean) =>
+    call<void>(`/studies/${id}/removed`, send("PUT", { removed })),
+  fileAddress: (id: number) => `${BASE}/studies/${id}/file`,
+};

@@ -1,0 +1,197 @@
+// The bench: the picture, the pad under it, the prompter beside it.
+import { Button, Segmented } from "antd";
+import { useCallback, useState } from "react";
+import { Link, useParams, useSearchParams } from "react-router";
+import { ApiError, api } from "../../api/client";
+import type { Bench, Change } from "../../api/types";
+import { BenchPicture } from "../../features/bench";
+import { PAD_SHORTCUTS, Pad, padKey, usePad } from "../../features/pad";
+import { Marks, Progress, Prompter, Readings } from "../../features/prompter";
+import { Setup } from "../../features/setup";
+import { download } from "../../shared/download";
+import { ShortcutHelp } from "../../shared/ShortcutHelp";
+import { StaleDialog } from "../../shared/StaleDialog";
+import { useShortcuts } from "../../shared/useShortcuts";
+import { type StudyHandle, useStudy } from "../../shared/useStudy";
+import { Wordmark } from "../../shared/Wordmark";
+import styles from "./pages.module.css";
+
+const SIDES = ["Next", "Readings", "Marks", "Set-up"] as const;
+type Side = (typeof SIDES)[number];
+
+const SHORTCUTS = [
+  ...PAD_SHORTCUTS,
+  { keys: "Shift+N", does: "Take up what is suggested" },
+  { keys: "Shift+A", does: "Another suggestion" },
+  { keys: "Ctrl+Z", does: "Undo" },
+  { keys: "Ctrl+Shift+Z", does: "Redo" },
+  { keys: "?", does: "These keys" },
+];
+
+export default function BenchPage() {
+  const id = Number(useParams().id);
+  const study = useStudy(id);
+  if (study.error) {
+    return (
+      <div className={styles.lost}>
+        <Wordmark />
+        <p role="alert">{study.error.message}</p>
+        <Link to="/">Back to the wall</Link>
+      </div>
+    );
+  }
+  return study.bench ? (
+    <OnBench key={id} study={study} bench={study.bench} />
+  ) : (
+    <p role="status">Fetching the study…</p>
+  );
+}
+
+function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
+  const pad = usePad(bench);
+  const [search, setSearch] = useSearchParams();
+  const side = (SIDES.find((each) => each === search.get("side")) ?? "Next") as Side;
+  const [turn, setTurn] = useState(0);
+  const [pointed, setPointed] = useState<string | null>(null);
+  const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
+  const [help, setHelp] = useState(false);
+
+  const make = useCallback(
+    async (change: Change): Promise<string | null> => {
+      try {
+        await study.change(change);
+        return null;
+      } catch (error) {
+        return error instanceof ApiError ? error.sentence : String(error);
+      }
+    },
+    [study.change],
+  );
+
+  const keep = async () => {
+    const sighting = pad.sighting();
+    const trouble = await make({
+      type: pad.state.editing ? "edit_sighting" : "take_sighting",
+      sighting,
+    } as Change);
+    if (trouble === null) {
+      setMessage({
+        text: pad.state.editing ? "Corrected." : "Kept. The drawing has tightened.",
+        bad: false,
+      });
+      setTurn(0);
+      pad.clear();
+    } else {
+      setMessage({ text: trouble, bad: true });
+    }
+  };
+
+  const back = () =>
+    study
+      .undo()
+      .then((made) =>
+        setMessage({ text: `Taken back.${made.redo ? ` ${made.redo}` : ""}`, bad: false }),
+      )
+      .catch(() => undefined);
+  const again = () =>
+    study
+      .redo()
+      .then(() => setMessage({ text: "Brought again.", bad: false }))
+      .catch(() => undefined);
+  const prompts = study.prompts ? [...study.prompts.sightings, ...study.prompts.checks] : [];
+  const prompt = prompts.length ? prompts[turn % prompts.length] : undefined;
+
+  useShortcuts((event) => {
+    const command = event.ctrlKey || event.metaKey;
+    if (command && event.key.toLowerCase() === "z") {
+      event.shiftKey ? again() : back();
+      return true;
+    }
+    if (event.key === "?") {
+      setHelp(true);
+      return true;
+    }
+    if (event.shiftKey && event.key === "N") {
+      if (prompt) {
+        pad.takeUp(prompt);
+      }
+      return true;
+    }
+    if (event.shiftKey && event.key === "A") {
+      setTurn(turn + 1);
+      return true;
+    }
+    return padKey(pad, event, keep);
+  });
+
+  const strike = (reading: string, struck: boolean) =>
+    make({ type: "strike_sighting", id: reading, struck }).then(
+      (trouble) => trouble && setMessage({ text: trouble, bad: true }),
+    );
+  return (
+    <div className={styles.bench} data-version={bench.version} data-busy={study.busy}>
+      <header className={styles.header}>
+        <Wordmark />
+        <h1 className={styles.title}>{bench.title}</h1>
+        <div className={styles.tools}>
+          <Button onClick={back} disabled={!bench.undo} title={bench.undo ?? "Nothing to undo"}>
+            Undo
+          </Button>
+          <Button onClick={again} disabled={!bench.redo} title={bench.redo ?? "Nothing to redo"}>
+            Redo
+          </Button>
+          <Button onClick={() => download(api.fileAddress(bench.id))}>Save as file</Button>
+          <Button onClick={() => setHelp(true)} aria-label="Keys on this screen">
+            ?
+          </Button>
+        </div>
+      </header>
+      <BenchPicture
+        bench={bench}
+        chosen={pad.state.slots.flatMap((each) => each ?? [])}
+        kind={pad.state.kind}
+        pointed={pointed}
+        onChoose={pad.choose}
+      />
+      <aside className={styles.side}>
+        <Segmented
+          block
+          options={[...SIDES]}
+          value={side}
+          onChange={(value) =>
+            setSearch(value === "Next" ? {} : { side: value }, { replace: true })
+          }
+        />
+        <div className={styles.scroll}>
+          {side === "Next" && (
+            <Prompter
+              bench={bench}
+              prompts={study.prompts}
+              turn={turn}
+              onTake={pad.takeUp}
+              onAnother={() => setTurn(turn + 1)}
+              onAgain={(reading) => pad.correct(reading, true)}
+              onStrike={(reading) => strike(reading, true)}
+              onPoint={setPointed}
+            />
+          )}
+          {side === "Readings" && (
+            <Readings
+              bench={bench}
+              onEdit={(reading) => pad.correct(reading, false)}
+              onStrike={strike}
+              onRemove={(reading) => make({ type: "remove_sighting", id: reading })}
+              onPoint={setPointed}
+            />
+          )}
+          {side === "Marks" && <Marks bench={bench} onChoose={pad.choose} />}
+          {side === "Set-up" && <Setup bench={bench} onChange={make} />}
+        </div>
+        <Progress bench={bench} />
+      </aside>
+      <Pad bench={bench} pad={pad} message={message} busy={study.busy} onKeep={keep} />
+      <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={SHORTCUTS} />
+      <StaleDialog study={study} />
+    </div>
+  );
+}

@@ -1,0 +1,1 @@
+export { NewStudy } from "./NewStudy";

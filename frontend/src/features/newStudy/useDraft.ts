@@ -1,0 +1,89 @@
+// The study being set up: kept in the browser until it is begun, so that nothing entered is lost.
+import { useCallback, useEffect, useState } from "react";
+import type { StudyFile } from "../../api/types";
+import type { ChosenSheet } from "../../shared/SheetChooser";
+
+export type DraftLandmark = { id: string; name: string; tier: 1 | 2 | 3; rough: [number, number] };
+export type DraftShape = { id: string; name: string; outline: string[]; closed: boolean };
+export type DraftUnit = {
+  from: string | null;
+  to: string | null;
+  along: "plumb" | "level" | "straight";
+  name: string;
+};
+
+export type Draft = {
+  title: string;
+  sheet: ChosenSheet;
+  landmarks: DraftLandmark[];
+  shapes: DraftShape[];
+  counting: "unit" | "mm";
+  unit: DraftUnit;
+};
+
+const KEY = "zirkel.draft";
+
+const EMPTY: Draft = {
+  title: "",
+  sheet: { width_mm: 297, height_mm: 420, margin_mm: 15 },
+  landmarks: [],
+  shapes: [],
+  counting: "unit",
+  unit: { from: null, to: null, along: "plumb", name: "" },
+};
+
+function stored(): Draft {
+  try {
+    return { ...EMPTY, ...JSON.parse(localStorage.getItem(KEY) ?? "{}") };
+  } catch {
+    return EMPTY;
+  }
+}
+
+export function useDraft() {
+  const [draft, setDraft] = useState<Draft>(stored);
+  useEffect(() => localStorage.setItem(KEY, JSON.stringify(draft)), [draft]);
+  const set = useCallback((part: Partial<Draft>) => setDraft((old) => ({ ...old, ...part })), []);
+  const forget = useCallback(() => {
+    localStorage.removeItem(KEY);
+    setDraft(EMPTY);
+  }, []);
+  return { draft, set, forget };
+}
+
+/** An id from a name, free among those taken. */
+export function freeId(name: string, taken: readonly string[]): string {
+  const stem =
+    name
+      .normalize("NFKD")
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, "_")
+      .replace(/^_+|_+$/g, "")
+      .slice(0, 60) || "landmark";
+  let made = stem;
+  for (let i = 2; taken.includes(made); i++) {
+    made = `${stem}_${i}`;
+  }
+  return made;
+}
+
+export function toFile(draft: Draft): StudyFile {
+  const { unit } = draft;
+  const first = draft.landmarks[0]?.id;
+  const pair =
+    unit.from && unit.to
+      ? { from: unit.from, to: unit.to, along: unit.along, name: unit.name || "unit" }
+      : null;
+  const lengths = first ? { mm: 1, name: "mm", origin: unit.from ?? first } : null;
+  return {
+    format: "zirkel-study",
+    version: 1,
+    title: draft.title.trim() || "Untitled study",
+    method: draft.counting === "mm" ? "sight-size" : "comparative",
+    sheet: draft.sheet,
+    unit: draft.counting === "mm" ? lengths : pair,
+    landmarks: draft.landmarks,
+    shapes: draft.shapes.map((each) => ({ ...each, tier: 1 })),
+    sightings: [],
+  } as unknown as StudyFile;
+}

@@ -1,0 +1,204 @@
+// The pad's state: landmarks in their slots, the kind, the value as typed or tapped. No DOM.
+import { useCallback, useMemo, useState } from "react";
+import type { Bench, Prompt, Sighting } from "../../api/types";
+import { type PadKind, type Place, padKind, padKindOf, sideOf } from "./kinds";
+
+export type PadState = {
+  kind: string;
+  slots: (string | null)[];
+  active: number;
+  /** Letters typed so far for the active slot. */
+  letters: string;
+  value: string;
+  side: string | null;
+  take: string | null;
+  /** Id of the reading that is being corrected. */
+  editing: string | null;
+};
+
+const EMPTY: PadState = {
+  kind: "upright",
+  slots: [null, null],
+  active: 0,
+  letters: "",
+  value: "",
+  side: null,
+  take: null,
+  editing: null,
+};
+
+export type Pad = ReturnType<typeof usePad>;
+
+export function usePad(bench: Bench) {
+  const [state, setState] = useState<PadState>(EMPTY);
+  const kind = padKind(state.kind);
+  const places = useMemo(
+    () =>
+      new Map<string, Place>(
+        bench.landmarks.map((each) => [each.id, { x: each.held_left_mm, y: each.held_top_mm }]),
+      ),
+    [bench.landmarks],
+  );
+  const side = state.side ?? sideOf(kind, at(places, state.slots[0]), at(places, state.slots[1]));
+  const take = state.take ?? bench.current_take;
+  const filled = kind.slots.every((_, i) => state.slots[i]);
+  const ready = filled && (state.value !== "" || !asksForValue(kind));
+
+  const chooseKind = useCallback((key: string) => {
+    setState((old) => {
+      const slots = padKind(key).slots.map((_, i) => old.slots[i] ?? null);
+      const open = slots.indexOf(null);
+      const sort = padKind(key).sort;
+      const value = sort === padKind(old.kind).sort ? old.value : "";
+      return {
+        ...old,
+        kind: key,
+        slots,
+        active: open < 0 ? slots.length - 1 : open,
+        side: null,
+        value,
+      };
+    });
+  }, []);
+
+  const choose = useCallback((landmark: string) => {
+    setState((old) => {
+      const slots = [...old.slots];
+      const already = slots.indexOf(landmark);
+      if (already >= 0 && already !== old.active && padKind(old.kind).slots.length <= 3) {
+        slots[already] = null;
+      }
+      slots[old.active] = landmark;
+      const open = slots.indexOf(null);
+      return { ...old, slots, letters: "", active: open < 0 ? old.active : open, side: null };
+    });
+  }, []);
+
+  const type = useCallback(
+    (letters: string) => {
+      const exact = bench.landmarks.filter((each) => each.letters === letters);
+      const possible = bench.landmarks.filter((each) => each.letters.startsWith(letters));
+      const only = exact[0] ?? possible[0];
+      if (only && possible.length === 1) {
+        choose(only.id);
+      } else if (possible.length > 0 || letters === "") {
+        setState((old) => ({ ...old, letters }));
+      }
+    },
+    [bench.landmarks, choose],
+  );
+
+  const settle = useCallback(() => {
+    const exact = bench.landmarks.find((each) => each.letters === state.letters);
+    if (exact) {
+      choose(exact.id);
+    }
+    return exact !== undefined;
+  }, [bench.landmarks, choose, state.letters]);
+
+  const set = useCallback(
+    (part: Partial<PadState> | ((old: PadState) => Partial<PadState>)) =>
+      setState((old) => ({ ...old, ...(typeof part === "function" ? part(old) : part) })),
+    [],
+  );
+  const clear = useCallback(
+    () =>
+      setState((old) => ({
+        ...EMPTY,
+        kind: old.kind,
+        slots: padKind(old.kind).slots.map(() => null),
+        take: old.take,
+      })),
+    [],
+  );
+
+  const takeUp = useCallback((prompt: Prompt) => {
+    setState((old) => ({
+      ...EMPTY,
+      take: old.take,
+      kind: padKindOf(prompt.kind, prompt.along),
+      slots: [prompt.start, prompt.end],
+      active: 1,
+      side: prompt.towards,
+    }));
+  }, []);
+
+  const correct = useCallback(
+    (id: string, again: boolean) => {
+      const reading = bench.readings.find((each) => each.id === id);
+      if (reading) {
+        setState((old) => ({ ...fromEntry(reading.entry, old), editing: again ? null : id }));
+      }
+    },
+    [bench.readings],
+  );
+
+  const sighting = useCallback((): Sighting => {
+    const made = kind.toSighting({
+      landmarks: state.slots.map((each) => each ?? ""),
+      value: state.value.trim(),
+      side,
+      take,
+    });
+    return state.editing ? { ...made, id: state.editing } : made;
+  }, [kind, side, state, take]);
+
+  const newTake = useCallback(() => {
+    const numbers = bench.readings.map((each) =>
+      Number(/^t(\d+)$/.exec(each.take ?? "")?.[1] ?? 0),
+    );
+    set({ take: `t${Math.max(0, ...numbers) + 1}` });
+  }, [bench.readings, set]);
+
+  return {
+    state,
+    kind,
+    side,
+    take,
+    filled,
+    ready,
+    chooseKind,
+    choose,
+    type,
+    settle,
+    set,
+    clear,
+    takeUp,
+    correct,
+    sighting,
+    newTake,
+  };
+}
+
+function at(places: Map<string, Place>, id: string | null | undefined): Place | undefined {
+  return id ? places.get(id) : undefined;
+}
+
+/** Offsets may be left empty (straight under), ratios too (equal), and some kinds have no value. */
+export function asksForValue(kind: PadKind): boolean {
+  return kind.sort === "count" || kind.sort === "tilt" || kind.sort === "fraction";
+}
+
+type Entry = Bench["readings"][number]["entry"];
+
+function fromEntry(entry: Entry, old: PadState): PadState {
+  const text = (name: string) => (entry[name] === undefined ? null : String(entry[name]));
+  const key = padKindOf(String(entry.kind), text("along"), text("axis"));
+  const kind = padKind(key);
+  const names =
+    "first" in entry && Array.isArray(entry.first)
+      ? [...entry.first, ...(entry.second as string[])]
+      : [text("from") ?? text("first"), text("to") ?? text("second"), text("at") ?? text("hits")];
+  const raw =
+    text("units") ?? text("degrees") ?? text("offset") ?? text("fraction") ?? text("ratio");
+  const behind = kind.sort === "offset" && raw?.startsWith("-");
+  return {
+    ...EMPTY,
+    kind: key,
+    slots: kind.slots.map((_, i) => names[i] ?? null),
+    active: kind.slots.length - 1,
+    value: raw === null ? "" : raw.replace(/^-/, ""),
+    side: kind.sides ? (behind ? kind.sides[1] : (text("towards") ?? kind.sides[0])) : null,
+    take: text("take") ?? old.take,
+  };
+}

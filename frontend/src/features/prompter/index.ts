@@ -1,0 +1,4 @@
+export { Marks } from "./Marks";
+export { Progress } from "./Progress";
+export { Prompter } from "./Prompter";
+export { Readings } from "./Readings";

@@ -1,0 +1,1 @@
+export { Setup } from "./Setup";

@@ -1,0 +1,36 @@
+// A sheet in small, pinned to the wall.
+import type { StudyCard } from "../../api/types";
+import styles from "./StudyWall.module.css";
+
+export function CardPicture({ card }: { card: StudyCard }) {
+  const { width_mm: width, height_mm: height } = card;
+  const thick = Math.max(width, height) / 190;
+  return (
+    <svg viewBox={`0 0 ${width} ${height}`} className={styles.sheet} aria-hidden="true">
+      <rect width={width} height={height} fill="var(--paper)" />
+      {card.lines.map((line, i) => (
+        <path
+          // biome-ignore lint/suspicious/noArrayIndexKey: lines of one card never change places
+          key={i}
+          d={`M${line.points.map((p) => p.map((n) => n.toFixed(1)).join(" ")).join("L")}${line.closed ? "Z" : ""}`}
+          fill="none"
+          stroke={line.sure ? "var(--graphite)" : "#7b7061"}
+          strokeWidth={thick}
+          strokeLinejoin="round"
+          strokeDasharray={line.sure ? undefined : `${3 * thick} ${3 * thick}`}
+        />
+      ))}
+      {card.lines.length === 0 && (
+        <text
+          x={width / 2}
+          y={height / 2}
+          fontSize={width / 14}
+          textAnchor="middle"
+          fill="var(--pencil)"
+        >
+          no shapes yet
+        </text>
+      )}
+    </svg>
+  );
+}

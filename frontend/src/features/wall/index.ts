@@ -1,0 +1,1 @@
+export { StudyWall } from "./StudyWall";

@@ -1,0 +1,34 @@
+// Keys of the screen at hand; quiet while something is typed into a field or a dialog is open.
+import { useEffect, useRef } from "react";
+
+export type Shortcut = { keys: string; does: string };
+type Handler = (event: KeyboardEvent) => boolean;
+
+function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName))
+  );
+}
+
+/** `handler` gets every key that no field wants; it answers whether it took it. */
+export function useShortcuts(handler: Handler): void {
+  const latest = useRef(handler);
+  useEffect(() => {
+    latest.current = handler;
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      const open = document.querySelector('[role="dialog"][aria-modal="true"], .ant-modal-wrap');
+      const shown = open instanceof HTMLElement && open.offsetParent !== null;
+      if (event.defaultPrevented || isTyping(event.target) || shown) {
+        return;
+      }
+      if (latest.current(event)) {
+        event.preventDefault();
+      }
+    };
+    window.addEventListener("keydown", listen);
+    return () => window.removeEventListener("keydown", listen);
+  }, []);
+}

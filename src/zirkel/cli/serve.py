@@ -1,0 +1,65 @@
+"""`zirkel serve`: the application on this machine, with its data in one folder."""
+
+from __future__ import annotations
+
+import argparse
+import socket
+import sys
+from pathlib import Path
+
+from waitress import serve as serve_forever
+
+from zirkel.actions.lay_out_demo import lay_out_demo
+from zirkel.demo.generate import FOLDER as DEMO_FOLDER
+from zirkel.errors import BadInput
+from zirkel.store.store import Store
+from zirkel.web.app import WebConfig, create_app
+
+BUILT = Path(__file__).resolve().parents[3] / "frontend" / "dist"
+THREADS = 4
+
+
+def add_options(parser: argparse.ArgumentParser) -> None:
+    """The options of `zirkel serve`."""
+    parser.add_argument("--host", default="127.0.0.1", help="address to listen on")
+    parser.add_argument("--port", type=_port, default=8765, help="port to listen on")
+    parser.add_argument("--data", type=Path, default=Path("data"), help="folder for the data")
+    parser.add_argument("--front-end", type=Path, default=BUILT, help="folder of the built pages")
+    parser.add_argument("--demo", action="store_true", help="lay out the demonstration studies")
+
+
+def _port(text: str) -> int:
+    port = int(text) if text.isdigit() else 0
+    if not 1 <= port <= 65535:
+        raise argparse.ArgumentTypeError(f"“{text}” is not a port from 1 to 65535")
+    return port
+
+
+def serve(options: argparse.Namespace) -> None:
+    """Serve until stopped."""
+    _refuse_taken(options.host, options.port)
+    front_end = options.front_end if (options.front_end / "index.html").is_file() else None
+    if front_end is None:
+        print(f"No pages in {options.front_end}: serving the API alone.", file=sys.stderr)
+    database = options.data / "zirkel.sqlite"
+    try:
+        app = create_app(WebConfig(database=database, front_end=front_end))
+    except OSError as error:
+        raise BadInput("data", f"{options.data} cannot be used: {error.strerror}") from error
+    if options.demo:
+        store: Store = app.extensions["zirkel_store"]
+        for name in lay_out_demo(store, DEMO_FOLDER):
+            print(f"Laid out the study {name.replace('_', ' ')}.", flush=True)
+    print(f"Zirkel is at http://{options.host}:{options.port}/ (stop with Ctrl+C)", flush=True)
+    serve_forever(app, host=options.host, port=options.port, threads=THREADS, _quiet=True)
+
+
+def _refuse_taken(host: str, port: int) -> None:
+    with socket.socket() as probe:
+        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            probe.bind((host, port))
+        except OSError as error:
+            raise BadInput(
+                "port", f"{host}:{port} cannot be used ({error.strerror}): choose another with --port"
+            ) from error
