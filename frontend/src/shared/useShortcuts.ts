@@ -4,11 +4,10 @@ import { useEffect, useRef } from "react";
 export type Shortcut = { keys: string; does: string };
 type Handler = (event: KeyboardEvent) => boolean;
 
+const TEXT_FIELDS = 'textarea, select, input:not([type="radio"], [type="checkbox"], [type="file"])';
+
 function isTyping(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLElement &&
-    (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName))
-  );
+  return target instanceof HTMLElement && (target.isContentEditable || target.matches(TEXT_FIELDS));
 }
 
 /** `handler` gets every key that no field wants; it answers whether it took it. */

@@ -273,7 +273,7 @@ def _unit(study: Study) -> BenchUnit | None:
 
 
 def _sheet(study: Study, plan: Plan) -> BenchSheet:
-    sure = [mark.sd_mm for mark in plan.marks.values() if mark.sd_mm is not None]
+    sure = [mark.sd_mm for mark in plan.marks.values() if mark.sd_mm]
     margin = study.sheet.margin
     return BenchSheet(
         width_mm=study.sheet.width_mm,
@@ -335,7 +335,9 @@ def _thumbnail_on_sheet(study: Study, plan: Plan) -> dict[str, tuple[float, floa
         return {}
     size = thumbnail_scale(study) * plan.unit_mm
     rough = np.array([each.rough for each in tapped]) * size
-    drawn = np.array([(plan.marks[e.id].held_left_mm, plan.marks[e.id].held_top_mm) for e in tapped])
+    drawn = np.array(
+        [(plan.marks[e.id].held_left_mm, plan.marks[e.id].held_top_mm) for e in tapped]
+    )
     there = rough + np.median(drawn - rough, axis=0)
     return {e.id: (float(p[0]), float(p[1])) for e, p in zip(tapped, there, strict=True)}
 
@@ -385,4 +387,3 @@ def _current_take(study: Study) -> str:
     """The take of the last reading that has one, or the first take."""
     named = [s.take_name for s in study.sightings if s.take_name is not None]
     return named[-1] if named else "t1"
-

@@ -61,5 +61,6 @@ def _refuse_taken(host: str, port: int) -> None:
             probe.bind((host, port))
         except OSError as error:
             raise BadInput(
-                "port", f"{host}:{port} cannot be used ({error.strerror}): choose another with --port"
+                "port",
+                f"{host}:{port} cannot be used ({error.strerror}): choose another with --port",
             ) from error

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
 
 from zirkel.core.network.kinds import Drop, Level, Part, Run, Sighting, Span, Tilt
 from zirkel.core.study import Landmark, Shape, Sheet, Study, UnitPair
-from zirkel.core.subject.observer import observe
+from zirkel.core.subject.observer import observe, with_value
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,9 +96,7 @@ def _reading(line: str, name: str, take: str, truth: Mapping[str, np.ndarray]) -
 
 
 def _spoiled(reading: Sighting, added: float) -> Sighting:
-    if not added or reading.value_field is None:
-        return reading
-    return replace(reading, **{reading.value_field: reading.value + added})
+    return with_value(reading, reading.value + added) if added else reading
 
 
 def outline(name: str, said: str, landmarks: str, closed: bool = True, tier: int = 1,

@@ -37,7 +37,10 @@ SHAPES = (
         "can_rim_l can_rim_r can_shoulder_r can_dent can_foot_r can_foot_l can_shoulder_l",
     ),
     outline("handle", "Handle", "can_rim_l handle_back can_shoulder_l", False, 2, "can"),
-    outline("spout", "Spout", "can_shoulder_r spout_knee spout_tip spout_knee spout_root", False, 2, "can"),
+    outline(
+        "spout", "Spout",
+        "can_shoulder_r spout_knee spout_tip spout_knee spout_root", False, 2, "can",
+    ),
     outline("pot1", "Top pot", "pot1_l pot1_r pot2_r pot2_l"),
     outline("pot2", "Middle pot", "pot2_l pot2_r pot3_r pot3_l"),
     outline("pot3", "Bottom pot", "pot3_l pot3_r stack_foot_r stack_foot_l"),

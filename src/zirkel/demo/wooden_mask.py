@@ -60,9 +60,7 @@ WOODEN_MASK = Arrangement(
     title="Wooden mask on a peg",
     sheet=Sheet(210.0, 297.0),
     unit=UnitPair("brow_top", "chin", "plumb", "mask"),
-    points=tuple(
-        Point(p.id, p.name, p.tier, p.x / 1.42, p.y / 1.42) for p in POINTS
-    ),
+    points=tuple(Point(p.id, p.name, p.tier, p.x / 1.42, p.y / 1.42) for p in POINTS),
     shapes=SHAPES,
     takes={"t1": (0.01, ONLY_TAKE)},
     wrong={},

@@ -81,10 +81,10 @@ def _order(patch: Patch) -> tuple[bool, int]:
 
 
 def _remove(session: Session, study_id: int, patch: Patch) -> None:
-    row_type = {"landmarks": LandmarkRow, "sightings": SightingRow, "shapes": ShapeRow}[patch.table]
-    session.execute(
-        delete(row_type).where(row_type.study_id == study_id, row_type.id == patch.key)
-    )
+    row_type: Any = {"landmarks": LandmarkRow, "sightings": SightingRow, "shapes": ShapeRow}[
+        patch.table
+    ]
+    session.execute(delete(row_type).where(row_type.study_id == study_id, row_type.id == patch.key))
 
 
 def _put(session: Session, study_id: int, table: str, record: dict[str, Any]) -> None:

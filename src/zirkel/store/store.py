@@ -76,7 +76,12 @@ class Store:
         """Keep a new study."""
         with self._session(writes=True) as session, session.begin():
             row = StudyRow(
-                title=study.title, body={}, version=1, demo=demo, created_at=_now(), changed_at=_now()
+                title=study.title,
+                body={},
+                version=1,
+                demo=demo,
+                created_at=_now(),
+                changed_at=_now(),
             )
             session.add(row)
             session.flush()

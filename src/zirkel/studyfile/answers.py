@@ -1,4 +1,4 @@
-"""What the commands and the web answer with: one schema for both, filled from the core's records."""
+"""What the commands and the web answer with, filled from the core's records."""
 
 from __future__ import annotations
 

@@ -45,10 +45,7 @@ def study_to_core(file: StudyFile) -> Study:
         frame=None if file.frame is None else Frame(**_known(file.frame)),
         placement=Placement() if file.placement is None else Placement(**_known(file.placement)),
         unit_mm=file.unit_mm,
-        families=tuple(
-            Family(each.name, tuple(tuple(e) for e in each.edges), each.level)
-            for each in file.families
-        ),
+        families=tuple(Family(each.name, tuple(each.edges), each.level) for each in file.families),
         check_against=file.check_against,
         trust=dict(file.trust),
         adopted=tuple(sighting_to_core(each) for each in file.adopted),

@@ -78,7 +78,7 @@ def _path(loc: tuple[str | int, ...], document: Any) -> str:
         if document is not None and not inside and said:
             break
         said.append(str(step))
-        here = here[step] if inside and _has(here, step) else None  # type: ignore[index, call-overload]
+        here = here[step] if inside and _has(here, step) else None
     return ".".join(said)
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import MISSING, fields
-from typing import Annotated, Any, Literal, Union
+from typing import TYPE_CHECKING, Annotated, Any, Literal, Union
 
 from pydantic import BaseModel, ConfigDict, Field, create_model
 
@@ -33,7 +33,8 @@ def _field_type(metadata: Any) -> Any:
         return tuple[Id, Id]
     if role == "choice":
         return Literal[metadata["options"]]
-    return Annotated[ENTRY_TYPES[metadata["entry"]], Field(**metadata["bounds"])]
+    entry = ENTRY_TYPES[metadata["entry"]]
+    return Annotated[entry, Field(**metadata["bounds"])]
 
 
 def _model(kind: type[Sighting]) -> type[SightingBase]:
@@ -58,15 +59,16 @@ def _model(kind: type[Sighting]) -> type[SightingBase]:
 
 MODELS: dict[str, type[SightingBase]] = {name: _model(kind) for name, kind in KINDS.items()}
 
-AnySighting = Annotated[Union[tuple(MODELS.values())], Field(discriminator="kind")]  # noqa: UP007
+if TYPE_CHECKING:
+    AnySighting = SightingBase
+else:
+    AnySighting = Annotated[Union[tuple(MODELS.values())], Field(discriminator="kind")]  # noqa: UP007
 
 
 def sighting_to_core(entry: Any) -> Sighting:
     """The core's record of a validated sighting."""
     kind = KINDS[entry.kind]
-    values = {
-        each.name: getattr(entry, each.name) for each in fields(kind) if each.name != "extra"
-    }
+    values = {each.name: getattr(entry, each.name) for each in fields(kind) if each.name != "extra"}
     return kind(**values, extra=dict(entry.model_extra or {}))
 
 

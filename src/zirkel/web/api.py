@@ -72,9 +72,7 @@ def get_file(path: StudyPath) -> Response:
 @api.post("/studies/<int:study_id>/changes", responses={"200": Bench}, operation_id="changeStudy")
 def post_change(path: StudyPath, body: ChangeRequest) -> Response:
     """Make one change."""
-    return as_json(
-        change_study(store(), path.study_id, body.version, body.change, body.token)
-    )
+    return as_json(change_study(store(), path.study_id, body.version, body.change, body.token))
 
 
 @api.post("/studies/<int:study_id>/undo", responses={"200": Bench}, operation_id="undoChange")

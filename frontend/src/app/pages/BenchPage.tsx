@@ -47,6 +47,18 @@ export default function BenchPage() {
   );
 }
 
+/** After a tap, keys belong to the pad again and not to the button that was tapped. */
+function letGo(event: React.MouseEvent): void {
+  const held = document.activeElement;
+  if (
+    event.detail > 0 &&
+    held instanceof HTMLElement &&
+    held.matches("button, input[type=radio]")
+  ) {
+    held.blur();
+  }
+}
+
 function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
   const pad = usePad(bench);
   const [search, setSearch] = useSearchParams();
@@ -129,7 +141,14 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
       (trouble) => trouble && setMessage({ text: trouble, bad: true }),
     );
   return (
-    <div className={styles.bench} data-version={bench.version} data-busy={study.busy}>
+    // biome-ignore lint/a11y/useKeyWithClickEvents: only lets go of what a pointer has pressed
+    // biome-ignore lint/a11y/noStaticElementInteractions: only lets go of what a pointer has pressed
+    <div
+      className={styles.bench}
+      data-version={bench.version}
+      data-busy={study.busy}
+      onClick={letGo}
+    >
       <header className={styles.header}>
         <Wordmark />
         <h1 className={styles.title}>{bench.title}</h1>

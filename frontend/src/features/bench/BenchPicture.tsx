@@ -11,6 +11,8 @@ import { StickSign } from "./StickSign";
 import { type Drawn, type Picture, usePicture } from "./usePicture";
 
 const FINGER = 26;
+/** Width of the picture below which its headings are kept short. */
+const NARROW = 560;
 
 type Props = {
   bench: Bench;
@@ -135,8 +137,8 @@ function Halves({
         Sheet
       </text>
       <text x={divide + 76} y="27" className={styles.note}>
-        {s.width_mm} × {s.height_mm} mm
-        {s.unit_mm ? `, ${unit} = ${round(s.unit_mm)} mm` : ""}
+        {width < NARROW ? "" : `${size(s.width_mm)} × ${size(s.height_mm)} mm`}
+        {s.unit_mm ? `${width < NARROW ? "" : ", "}${unit} = ${size(s.unit_mm)} mm` : ""}
         {s.fits ? "" : " — runs off the sheet"}
       </text>
       <rect x={sheet.left + 3} y={sheet.top + 3} width={w} height={h} fill="#d8ccb8" />
@@ -265,6 +267,8 @@ function SheetSide({
           return null;
         }
         const doubtful = doubted.includes(each.id);
+        const flip =
+          (a.x + b.x) / 2 > picture.layout.sheet.left + bench.sheet.width_mm * perMm - 90;
         return (
           <g key={each.id}>
             <path
@@ -272,7 +276,12 @@ function SheetSide({
               className={doubtful ? styles.strain : styles.pointed}
             />
             {doubtful && (
-              <text x={(a.x + b.x) / 2 + 12} y={(a.y + b.y) / 2} className={styles.strainText}>
+              <text
+                x={(a.x + b.x) / 2 + (flip ? -12 : 12)}
+                y={(a.y + b.y) / 2}
+                textAnchor={flip ? "end" : "start"}
+                className={styles.strainText}
+              >
                 <SaidOnPicture
                   text={bench.doubts.find((one) => one.sighting === each.id)?.reads ?? ""}
                 />
@@ -336,6 +345,6 @@ function SaidOnPicture({ text }: { text: string }) {
   return <>{text.replace(/(\d+) (\d+)\/(\d+)/, "$1 $2⁄$3")}?</>;
 }
 
-function round(mm: number): string {
+function size(mm: number): string {
   return mm.toFixed(1).replace(/\.0$/, "");
 }

@@ -22,7 +22,8 @@ export function withKey(value: string, key: string): string {
 
 export function ValueKeys({ pad }: { pad: Pad }) {
   const { kind, state } = pad;
-  const set = (value: string) => pad.set({ value });
+  const set = (value: string) => pad.set({ value, fresh: false });
+  const value = state.fresh ? "" : state.value;
   if (kind.sort === "none") {
     return <p className={styles.nothing}>Nothing to count: keep it when it is so.</p>;
   }
@@ -40,7 +41,7 @@ export function ValueKeys({ pad }: { pad: Pad }) {
         <>
           <div className={styles.keys}>
             {WHOLES.map((each) => (
-              <button type="button" key={each} onClick={() => set(withKey(state.value, each))}>
+              <button type="button" key={each} onClick={() => set(withKey(value, each))}>
                 {each}
               </button>
             ))}
@@ -59,7 +60,7 @@ export function ValueKeys({ pad }: { pad: Pad }) {
                 key={each}
                 className={styles.fraction}
                 aria-pressed={state.value.endsWith(each)}
-                onClick={() => set(withKey(state.value, each))}
+                onClick={() => set(withKey(value, each))}
               >
                 <Said text={each} />
               </button>

@@ -49,7 +49,7 @@ export function padKey(pad: Pad, event: KeyboardEvent, keep: () => void): boolea
     if (state.letters) {
       pad.settle();
     }
-    pad.set((old) => ({ value: old.value + key }));
+    pad.set((old) => ({ value: old.fresh ? key : old.value + key, fresh: false }));
     return true;
   }
   if (key === " ") {
@@ -110,7 +110,7 @@ function back(pad: Pad): boolean {
   if (state.letters) {
     pad.set({ letters: state.letters.slice(0, -1) });
   } else if (state.value) {
-    pad.set({ value: state.value.slice(0, -1) });
+    pad.set({ value: state.value.slice(0, -1), fresh: false });
   } else {
     const last = state.slots.findLastIndex((each) => each !== null);
     if (last < 0) {

@@ -10,6 +10,8 @@ export type PadState = {
   /** Letters typed so far for the active slot. */
   letters: string;
   value: string;
+  /** The value came from the reading being corrected: the next sign replaces it. */
+  fresh: boolean;
   side: string | null;
   take: string | null;
   /** Id of the reading that is being corrected. */
@@ -22,6 +24,7 @@ const EMPTY: PadState = {
   active: 0,
   letters: "",
   value: "",
+  fresh: false,
   side: null,
   take: null,
   editing: null,
@@ -127,7 +130,11 @@ export function usePad(bench: Bench) {
     (id: string, again: boolean) => {
       const reading = bench.readings.find((each) => each.id === id);
       if (reading) {
-        setState((old) => ({ ...fromEntry(reading.entry, old), editing: again ? null : id }));
+        setState((old) => ({
+          ...fromEntry(reading.entry, old),
+          editing: again ? null : id,
+          fresh: true,
+        }));
       }
     },
     [bench.readings],

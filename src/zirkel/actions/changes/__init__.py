@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Union
+from typing import Annotated
 
 from pydantic import Field
 
@@ -30,23 +30,24 @@ from zirkel.actions.changes.sightings import (
     TakeSighting,
 )
 
-CHANGES: tuple[type[Change], ...] = (
-    TakeSighting,
-    EditSighting,
-    StrikeSighting,
-    RemoveSighting,
-    AddLandmark,
-    EditLandmark,
-    RemoveLandmark,
-    PutShape,
-    RemoveShape,
-    SetTitle,
-    SetMethod,
-    SetSheet,
-    SetUnit,
-    SetUnitSize,
-    SetPlacement,
-    SetTrust,
-)
+AnyChange = Annotated[
+    TakeSighting
+    | EditSighting
+    | StrikeSighting
+    | RemoveSighting
+    | AddLandmark
+    | EditLandmark
+    | RemoveLandmark
+    | PutShape
+    | RemoveShape
+    | SetTitle
+    | SetMethod
+    | SetSheet
+    | SetUnit
+    | SetUnitSize
+    | SetPlacement
+    | SetTrust,
+    Field(discriminator="type"),
+]
 
-AnyChange = Annotated[Union[CHANGES], Field(discriminator="type")]  # noqa: UP007
+__all__ = ["AnyChange", "Change"]

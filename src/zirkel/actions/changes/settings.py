@@ -100,9 +100,7 @@ class SetPlacement(Change):
 
     def made(self, study: Study) -> Study:
         """The study placed so."""
-        return replace(
-            study, placement=Placement(self.placement.across, self.placement.down)
-        )
+        return replace(study, placement=Placement(self.placement.across, self.placement.down))
 
     def label(self, before: Study, after: Study) -> str:
         """That it was placed."""

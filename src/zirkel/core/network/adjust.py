@@ -22,7 +22,7 @@ for the solution of certain non-linear problems in least squares.
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 from typing import NamedTuple
 
@@ -40,9 +40,9 @@ from zirkel.core.network.assemble import (
     moved,
 )
 from zirkel.core.network.kinds.base import Array
-from zirkel.core.network.second_look import STRAINED, put_right, strained
+from zirkel.core.network.second_look import elsewhere, put_right, strained
 from zirkel.core.network.start import on_datum, thumbnail_places
-from zirkel.core.study import Study, UnitPair
+from zirkel.core.study import Study
 
 STEP_TOLERANCE = 1e-9
 MOST_STEPS = 60
@@ -51,13 +51,32 @@ RANK_TOLERANCE = 1e-10
 LEAST_REDUNDANCY = 1e-6
 """Below this a reading is checked by nothing, and its residual has no scale to judge it by."""
 
-MOST_LOOKS = 6
-MOST_SHAKES = 8
+MOST_LOOKS = 5
+MOST_MOVED = 5
+MOST_SHAKES = 4
 SHAKE = 0.35
-"""Rounds of a second look, further tries from a shaken thumbnail, and by how many units."""
+"""Rounds of a second look, landmarks tried elsewhere in each, further tries from a shaken
+thumbnail, and by how many units it is shaken."""
 
-PLAIN_STEPS = 6
-"""Gauss-Newton steps before the curvature of the readings is worth its cost."""
+PLAIN_STEPS, SLOW = 3, 0.3
+"""Gauss-Newton steps, and ratio of one step to the one before, from which on the curvature of the
+readings is worth its cost."""
+
+ROUGH_TOLERANCE = 1e-3
+"""Step at which it is clear enough whether another solution is better."""
+
+FEW_WRONG = 2
+"""Wrong readings that are expected now and then, and no reason to doubt the whole."""
+
+AS_TAPPED = 0.3
+"""How far, in units, a landmark may lie from where it was tapped and still be the one meant."""
+
+CONVINCING, CONVINCING_COST = 3.5, 1.65
+"""Largest standardized residual, and excess of the cost in its own standard deviations, up to
+which a solution is not suspected of being a mirror image."""
+
+LEAP, LEAP_MM = 0.4, 60.0
+"""Longest step of one coordinate at a time, in units and where readings are millimetres."""
 
 THUMBNAIL_SIGMAS = (0.5, 0.5, 1.0, 2.0, 4.0)
 """How far off, in units, the thumbnail is taken to be at each step of coming near."""
@@ -90,7 +109,10 @@ class Adjustment:
     @property
     def convincing(self) -> bool:
         """Whether the readings agree well enough not to suspect a mirror image."""
-        return self.converged and not (np.abs(self.standardized) > STRAINED).any()
+        strain = np.abs(self.standardized[self.weight > 0])
+        if not self.converged or (strain > CONVINCING).any():
+            return False
+        return self.cost <= self.freedom + CONVINCING_COST * np.sqrt(2.0 * max(self.freedom, 1))
 
     @property
     def freedom(self) -> int:
@@ -121,12 +143,36 @@ def adjust(study: Study) -> Adjustment:
     found = conclude(net, descend(net, come_near(net, weight, net.start), weight), weight)
     if found.convincing:
         return found
+    found = put_right_while_better(found)
+    if explained_by_few(found):
+        return found
     for begin in other_beginnings(net, weight):
         again = conclude(net, descend(net, begin, weight), weight)
         found = put_right_while_better(min(found, again, key=lambda each: each.cost))
         if found.convincing:
             break
     return found
+
+
+def explained_by_few(found: Adjustment) -> bool:
+    """Whether a wrong reading or two are enough to explain why the readings do not agree.
+
+    Only believed where every strained landmark is about where it was tapped: one that has landed
+    elsewhere is more likely in a mirror image.
+    """
+    net = found.network
+    away = found.places - net.start
+    away -= np.median(away, axis=0)
+    doubtful = strained(net, found.standardized)
+    if (np.hypot(*away[doubtful].T) > AS_TAPPED * (LEAP_MM / LEAP if net.in_mm else 1.0)).any():
+        return False
+    for _ in range(FEW_WRONG):
+        if found.convincing:
+            return True
+        weight = found.weight.copy()
+        weight[int(np.argmax(np.nan_to_num(np.abs(found.standardized))))] = 0.0
+        found = readjust(found, weight)
+    return found.convincing
 
 
 def other_beginnings(net: Network, weight: Array) -> Iterator[tuple[Array, Array]]:
@@ -142,18 +188,33 @@ def other_beginnings(net: Network, weight: Array) -> Iterator[tuple[Array, Array
 
 
 def put_right_while_better(found: Adjustment) -> Adjustment:
-    """Put strained landmarks where their readings agree and descend again, while it helps."""
+    """Put strained landmarks where their readings agree and descend again, while it helps:
+    all together first; one at a time where a wrong reading or two would not explain the strain."""
     net, weight = found.network, found.weight
     for _ in range(MOST_LOOKS):
         if found.convincing:
             break
         doubtful = strained(net, found.standardized)
-        there = on_datum(net.study, put_right(net, found.places, weight, doubtful))
-        again = conclude(net, descend(net, (there, np.zeros_like(found.drifts)), weight), weight)
-        if again.cost >= found.cost * (1.0 - 1e-6):
+        better = _first_better(found, [put_right(net, found.places, weight, doubtful)])
+        if better is None and not explained_by_few(found):
+            moves = (elsewhere(net, found.places, weight, int(i)) for i in doubtful[:MOST_MOVED])
+            better = _first_better(found, moves)
+        if better is None:
             break
-        found = again
+        found = better
     return found
+
+
+def _first_better(found: Adjustment, moves: Iterable[Array]) -> Adjustment | None:
+    net, weight = found.network, found.weight
+    for places in moves:
+        begin = (on_datum(net.study, places), np.zeros_like(found.drifts))
+        near = descend(net, begin, weight, ROUGH_TOLERANCE)
+        if near.linear.cost < found.cost * (1.0 - 1e-3):
+            again = conclude(net, descend(net, near[:2], weight), weight)
+            if again.cost < found.cost:
+                return again
+    return None
 
 
 def readjust(before: Adjustment, weight: Array) -> Adjustment:
@@ -186,21 +247,28 @@ def unknown_places(net: Network, places: Array) -> Array:
     return x
 
 
-def descend(net: Network, begin: tuple[Array, Array], weight: Array) -> Descent:
-    """Damped Gauss-Newton steps, then Newton steps, from (places, drifts) to a least cost."""
+def descend(
+    net: Network, begin: tuple[Array, Array], weight: Array, tolerance: float = STEP_TOLERANCE
+) -> Descent:
+    """Damped steps from (places, drifts) to a least cost: Gauss-Newton, then Newton where that is
+    slow."""
     here = begin
     best = linearize(net, *here, weight)
-    damping, bent = 0.0, None
+    damping, bent, before, slow = 0.0, None, np.inf, False
     for count in range(1, MOST_STEPS + 1):
-        if count > PLAIN_STEPS and bent is None:
+        if slow and bent is None:
             bent = best.normal - curvature(net, *here, best.misfit * weight)
         step = _solve(_damped(best.normal, bent, damping), best.rhs)
         if step is None:
             damping = max(1e-3, 10.0 * damping)
             continue
+        step = _no_leap(net, step)
+        size = _largest(step)
         there = moved(net.datum, *here, step)
-        if _largest(step) < STEP_TOLERANCE:
+        if size < tolerance:
             return Descent(*there, best, count, True)
+        slow = slow or (count > PLAIN_STEPS and size > SLOW * before)
+        before = size
         trial = linearize(net, *there, weight)
         if trial.cost <= best.cost * (1.0 + 1e-12) + 1e-12:
             here, best, bent = there, trial, None
@@ -208,6 +276,13 @@ def descend(net: Network, begin: tuple[Array, Array], weight: Array) -> Descent:
         else:
             damping = max(1e-3, 10.0 * damping)
     return Descent(*here, best, MOST_STEPS, False)
+
+
+def _no_leap(net: Network, step: Array) -> Array:
+    """The step, shortened so that no landmark leaps over its neighbours into a mirror image."""
+    longest = _largest(step[: net.datum.unknowns - len(net.takes)])
+    leap = LEAP_MM if net.in_mm else LEAP
+    return step * (leap / longest) if longest > leap else step
 
 
 def _largest(step: Array) -> float:
@@ -293,10 +368,11 @@ def _pseudo_inverse(normal: Array) -> tuple[Array, Array]:
     values, vectors = np.linalg.eigh(normal / np.outer(size, size))
     null = vectors[:, values < RANK_TOLERANCE] / size[:, None]
     if not null.shape[1]:
-        return np.linalg.inv(normal), np.zeros((u, 0))
-    loose, _ = np.linalg.qr(null)
-    held = np.linalg.inv(normal + loose @ loose.T * float(diagonal.max() or 1.0))
-    return held - loose @ loose.T / float(diagonal.max() or 1.0), loose
+        return np.asarray(np.linalg.inv(normal), dtype=float), np.zeros((u, 0))
+    loose: Array = np.linalg.qr(null)[0]
+    size_of_loose = float(diagonal.max()) or 1.0
+    held = np.linalg.inv(normal + size_of_loose * loose @ loose.T)
+    return np.asarray(held - loose @ loose.T / size_of_loose, dtype=float), loose
 
 
 def place_covariance(adjusted: Adjustment) -> Array:

@@ -191,8 +191,9 @@ def _groups(
     made: list[Group] = []
     first = 0
     take_number = {name: i for i, name in enumerate(takes)}
-    for kind, members in groupby(used, key=type):
+    for _, members in groupby(used, key=lambda s: s.kind):
         readings = list(members)
+        kind = type(readings[0])
         where = np.array([[index[each] for each in s.landmarks] for s in readings], dtype=np.intp)
         take = np.array(
             [len(takes) if s.take_name is None else take_number[s.take_name] for s in readings],
@@ -254,7 +255,7 @@ def moved(datum: Datum, places: Array, drifts: Array, step: Array) -> tuple[Arra
 
 
 def _buckets(groups: Sequence[Group], datum: Datum, drift_from: int) -> list[Bucket]:
-    made = []
+    made: list[Bucket] = []
     for wide, members in groupby(groups, key=lambda g: g.where.shape[1] > 2):
         full = np.concatenate([_coordinates(g, wide, drift_from) for g in members])
         first = made[-1].rows.stop if made else 0
@@ -285,7 +286,9 @@ def linearize(net: Network, places: Array, drifts: Array, weight: Array) -> Line
         made = group.kind.equation(group.columns, places[group.where], drift_of[group.take])
         misfit[group.rows] = group.kind.misfit(group.columns.reading - made.fitted)
         _enter(raw, net, group, made.by_place, made.by_drift)
-    normal, rhs, entries, cost = _sum_up(net, raw, misfit * weight, weight, gains(net.datum, places))
+    normal, rhs, entries, cost = _sum_up(
+        net, raw, misfit * weight, weight, gains(net.datum, places)
+    )
     _expect_drifts(net, drifts, normal, rhs)
     return Linear(misfit, misfit * weight, entries, normal, rhs, cost + _drift_cost(drifts))
 

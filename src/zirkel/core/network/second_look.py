@@ -4,8 +4,8 @@ Problem: undirected tilts, unsigned lengths and straight spans can be met by a l
 side of its neighbours. From a poor thumbnail the adjustment may settle in such a mirror image,
 where some readings stay strained and no small step helps.
 
-Each landmark with strained readings is in turn carried over a grid about its place, the others
-held, and put down where its own readings agree best. Agreement is judged by
+Each landmark with strained readings is in turn carried over a grid about its tapped place, the
+others held, and put down where its own readings agree best. Agreement is judged by
 sum v^2 / (1 + v^2/c^2), which counts how many readings agree rather than how badly the worst does,
 as some of them may hang on landmarks that are themselves in the wrong place (J. Besag (1986),
 On the statistical analysis of dirty pictures, for the one-at-a-time search; S. Geman and
@@ -20,11 +20,14 @@ import numpy as np
 from zirkel.core.network.assemble import Group, Indices, Network
 from zirkel.core.network.kinds.base import Array, Columns
 
-STRAINED = 3.5
-"""Standardized residual from which a reading is a reason to look again."""
+STRAINED = 2.0
+"""Standardized residual from which the landmarks of a reading are tried elsewhere."""
 
-REACH, SPACING = 1.6, 0.1
-"""Extent of the grid about a landmark and its spacing, in units."""
+REACH, SPACING = 1.35, 0.15
+"""Extent of the grid about a landmark's tapped place and its spacing, in units."""
+
+ELSEWHERE = 0.3
+"""How far, in units, a place must be from another to count as different."""
 
 SOFTEST = 3.0
 """c: misfits far beyond this many sigmas all count alike."""
@@ -46,9 +49,19 @@ def put_right(net: Network, places: Array, weight: Array, doubtful: Indices) -> 
     offsets = _grid()
     there = places.copy()
     for number in doubtful:
-        candidates = there[number] + offsets
+        candidates = np.concatenate([there[number, None], net.start[number] + offsets])
         agreement = disagreement(net, there, weight, int(number), candidates)
         there[number] = candidates[int(np.argmin(agreement))]
+    return there
+
+
+def elsewhere(net: Network, places: Array, weight: Array, number: int) -> Array:
+    """Places (n, 2) with one landmark at the best place that is not where it is now."""
+    candidates = net.start[number] + _grid()
+    far = np.hypot(*(candidates - places[number]).T) > ELSEWHERE
+    agreement = disagreement(net, places, weight, number, candidates[far])
+    there = places.copy()
+    there[number] = candidates[far][int(np.argmin(agreement))]
     return there
 
 
@@ -71,7 +84,10 @@ def _of_group(
     where = group.where[rows]
     p = np.broadcast_to(places[where], (g, *where.shape, 2)).copy()
     p[:, where == number] = candidates[:, None, :]
-    columns = Columns(*(np.tile(c[rows], (g,) + (1,) * (c.ndim - 1)) for c in group.columns))
+    c = group.columns
+    columns = Columns(
+        np.tile(c.reading[rows], g), np.tile(c.aim[rows], (g, 1)), np.tile(c.free[rows], g)
+    )
     made = group.kind.equation(columns, p.reshape(g * k, -1, 2), np.zeros(g * k))
     misfit = group.kind.misfit(columns.reading - made.fitted).reshape(g, k)
     square = (misfit * weight[group.rows][rows]) ** 2

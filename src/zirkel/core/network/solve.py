@@ -114,9 +114,7 @@ def slide_direction(looseness: Array) -> str | float | None:
     return math.degrees(math.atan2(dx, -dy)) % 180.0
 
 
-def _places(
-    adjusted: Adjustment, directions: list[str | float | None]
-) -> dict[str, Place]:
+def _places(adjusted: Adjustment, directions: list[str | float | None]) -> dict[str, Place]:
     covariance = place_covariance(adjusted)
     made = {}
     for i, name in enumerate(adjusted.network.ids):

@@ -30,8 +30,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
-from zirkel.core.network.adjust import Adjustment
+from zirkel.core.network.adjust import Adjustment, place_looseness
 from zirkel.core.network.assemble import Indices, gains
 from zirkel.core.network.kinds import KINDS
 from zirkel.core.network.kinds.base import Array
@@ -50,6 +51,9 @@ OFTEN = 2
 """How many of the suggestions may name the same landmark."""
 
 LEAST_GAIN = 1e-4
+
+TIED_SHARE = 1e-6
+"""Share of the loose directions below which a landmark is held against one of them."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -142,12 +146,15 @@ def all_candidates(adjusted: Adjustment) -> Candidates:
     p = np.stack([adjusted.places[first], adjusted.places[second]], axis=1)
     codes = first * len(net.ids) + second
     taken = _taken(adjusted)
-    pairs, slopes, sigmas, numbers, sorts = [], [], [], [], []
+    tied = _tied(adjusted)
+    reachable = tied[first] | tied[second] if tied.any() else np.ones(len(first), dtype=bool)
+    pairs, slopes, sigmas, numbers = [], [], [], []
+    sorts: list[tuple[str, str | None]] = []
     for kind, rule in KINDS.items():
         for offer in rule.proposals(p[:, 1] - p[:, 0], net.in_mm):
             sort = (kind, offer.along)
             slope = rule.equation(offer.columns, p, np.zeros(len(p))).by_place[:, 1]
-            keep = np.flatnonzero(offer.doable & ~np.isin(codes, taken.get(sort, [])))
+            keep = np.flatnonzero(reachable & offer.doable & ~np.isin(codes, taken.get(sort, [])))
             pairs.append(np.stack([first[keep], second[keep]], axis=1))
             slopes.append(slope[keep])
             sigmas.append(offer.sigma[keep] * net.study.trust.get(kind, 1.0))
@@ -160,6 +167,15 @@ def all_candidates(adjusted: Adjustment) -> Candidates:
         np.concatenate(numbers),
         tuple(sorts),
     )
+
+
+def _tied(adjusted: Adjustment) -> NDArray[np.bool_]:
+    """(n,) which landmarks hang together with the unit in at least one direction.
+
+    A reading between two that do not would only move looseness about.
+    """
+    looseness = place_looseness(adjusted)
+    return np.linalg.eigvalsh(looseness)[:, 0] < TIED_SHARE
 
 
 def _taken(adjusted: Adjustment) -> dict[tuple[str, str | None], list[int]]:
@@ -271,9 +287,7 @@ def _checking(
         if not len(covers):
             break
         checks = tuple(adjusted.network.sightings[rows[each]].id for each in covers)
-        made.append(
-            _suggestion(adjusted, candidates, cofactor, best, float(alone[best]), checks)
-        )
+        made.append(_suggestion(adjusted, candidates, cofactor, best, float(alone[best]), checks))
         missing[covers] = 0.0
     return tuple(made)
 
@@ -288,7 +302,9 @@ def _rows_over_sigma(adjusted: Adjustment, rows: Indices) -> Array:
             own = number - bucket.rows.start
             if 0 <= own < len(entries):
                 at = bucket.full[own]
-                scaled = np.divide(entries[own], gain[at], out=np.zeros(len(at)), where=gain[at] != 0)
+                scaled = np.divide(
+                    entries[own], gain[at], out=np.zeros(len(at)), where=gain[at] != 0
+                )
                 np.add.at(full[k], at, scaled)
     return full[:, :-1]
 

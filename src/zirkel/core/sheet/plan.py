@@ -66,9 +66,7 @@ def make_plan(study: Study, solution: Solution) -> Plan:
     width, height = free_space(study)
     unit_mm = study.unit_mm or _fixed(study) or largest_round(frame, width, height)
     origin = _origin(study, frame, unit_mm, width, height)
-    marks = {
-        name: _mark(place, unit_mm, origin) for name, place in solution.landmarks.items()
-    }
+    marks = {name: _mark(place, unit_mm, origin) for name, place in solution.landmarks.items()}
     outside = tuple(name for name, mark in marks.items() if not _inside(study, mark))
     share = max(_share(frame.right - frame.left, unit_mm, width),
                 _share(frame.bottom - frame.top, unit_mm, height))  # fmt: skip

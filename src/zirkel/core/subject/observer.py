@@ -10,6 +10,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import replace
+from typing import Any
 
 import numpy as np
 
@@ -41,7 +42,7 @@ def observe(
     if reading.value_field is None:
         return reading
     value = true_value(reading, truth, drift)
-    exact = replace(reading, **{reading.value_field: max(value, 1e-3) if _length(reading) else value})
+    exact = with_value(reading, max(value, 1e-3) if _length(reading) else value)
     read = value + rng.normal(0.0, reading.sigma or exact.default_sigma(in_mm=False))
     if rounded:
         step = _step(reading)
@@ -49,7 +50,15 @@ def observe(
         read = max(read, step) if _length(reading) else read
     if reading.period is not None:
         read %= reading.period / reading.inside
-    return replace(reading, **{reading.value_field: read})
+    return with_value(reading, read)
+
+
+def with_value(reading: Sighting, value: float) -> Sighting:
+    """The reading saying something else; unchanged where its kind has no value."""
+    if reading.value_field is None:
+        return reading
+    changed: dict[str, Any] = {reading.value_field: value}
+    return replace(reading, **changed)
 
 
 def _length(reading: Sighting) -> bool:

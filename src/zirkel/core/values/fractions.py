@@ -53,7 +53,9 @@ def _mixed(text: str, found: re.Match[str]) -> float:
     value = Fraction(found["whole"] or 0)
     if found["below"] is not None:
         if int(found["below"]) == 0:
-            raise ValueError(f"“{text}” divides by zero: the lower number of a fraction counts parts")
+            raise ValueError(
+                f"“{text}” divides by zero: the lower number of a fraction counts parts"
+            )
         value += Fraction(int(found["above"]), int(found["below"]))
     elif found["glyph"]:
         value += Fraction(unicodedata.numeric(found["glyph"])).limit_denominator(10)

@@ -12,8 +12,9 @@ from zirkel.core.values.fractions import parse_length
 
 DEGREES_PER_HOUR = 30.0
 HOURS = (
-    "twelve", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven",
-)  # fmt: skip
+    *("twelve", "one", "two", "three", "four", "five"),
+    *("six", "seven", "eight", "nine", "ten", "eleven"),
+)
 
 _CLOCK = re.compile(r"(\d{1,2}):(\d{2})(?:\s*h)?")
 _HOURS = re.compile(r"(.+?)\s*(?:h|o['’]?\s*clock|hours?)")
@@ -32,7 +33,9 @@ def parse_tilt(text: str) -> float:
     except ValueError:
         entered = None
     if entered is None or entered.in_mm:
-        raise ValueError(f"“{text}” is not a tilt: write 10:30, 4 h, half past one, or degrees as 45")
+        raise ValueError(
+            f"“{text}” is not a tilt: write 10:30, 4 h, half past one, or degrees as 45"
+        )
     if not -180.0 <= entered.value <= 360.0:
         raise ValueError(f"“{text}” degrees is more than a full turn: a tilt is from 0 to 180")
     return entered.value % 180.0

@@ -58,7 +58,8 @@ class Approach(NamedTuple):
     stretch: Array
 
 
-class Words(NamedTuple):
+@dataclass(frozen=True, slots=True)
+class Words:
     """How landmarks and counts are called in sentences about one study."""
 
     names: Mapping[str, str]
@@ -90,7 +91,7 @@ class Proposal(NamedTuple):
 
 
 class Columns(NamedTuple):
-    """Constant arrays of k readings of one kind: what was read, and up to two kind-specific ones."""
+    """Constant arrays of k readings of one kind: what was read, which way, and where free."""
 
     reading: Array
     aim: Array

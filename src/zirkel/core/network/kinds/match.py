@@ -56,7 +56,9 @@ class Match(Sighting):
         """Which length equals which."""
         first = f"{words.of(self.first[0])} to {words.of(self.first[1])}"
         second = f"{words.of(self.second[0])} to {words.of(self.second[1])}"
-        way = {"straight": "", "level": ", measured level", "plumb": ", measured upright"}[self.along]
+        way = {"straight": "", "level": ", measured level", "plumb": ", measured upright"}[
+            self.along
+        ]
         times = "equals" if self.ratio == 1.0 else f"is {say_number(self.ratio)} times"
         return f"{first} {times} {second}{way}"
 

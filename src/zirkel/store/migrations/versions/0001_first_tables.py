@@ -9,7 +9,7 @@ branch_labels = None
 depends_on = None
 
 
-def _of_study(table: str) -> list[sa.Column | sa.Constraint]:
+def _of_study(table: str) -> list[sa.Column[int] | sa.Constraint]:
     return [
         sa.Column("study_id", sa.Integer, nullable=False),
         sa.ForeignKeyConstraint(

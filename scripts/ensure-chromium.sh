@@ -1,0 +1,13 @@
+#!/bin/sh
+# The browser tests use Debian's Chromium. Install it if it is missing and may be installed.
+set -eu
+if [ -x /usr/bin/chromium ]; then
+  exit 0
+fi
+if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; then
+  apt-get update -qq
+  DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends chromium >/dev/null
+else
+  echo "Chromium is missing: install Debian's package 'chromium' (apt-get install chromium)." >&2
+  exit 1
+fi

@@ -1,0 +1,132 @@
+"""A real server on a real database file and a real headless Chromium."""
+
+from __future__ import annotations
+
+import json
+import os
+import signal
+import socket
+import subprocess
+import sys
+import tempfile
+import time
+import unittest
+import urllib.request
+from pathlib import Path
+from typing import ClassVar
+
+from playwright.sync_api import Page, sync_playwright
+
+ROOT = Path(__file__).parents[2]
+CHROMIUM = "/usr/bin/chromium"
+FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-dev-shm-usage",
+    "--disable-background-networking",
+    "--disable-component-update",
+]
+
+
+def free_port() -> int:
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        return int(probe.getsockname()[1])
+
+
+class Server:
+    """`zirkel serve` in a process of its own."""
+
+    def __init__(self, data: Path, demo: bool = True) -> None:
+        self.data, self.port, self.demo = data, free_port(), demo
+        self.process: subprocess.Popen[bytes] | None = None
+
+    @property
+    def address(self) -> str:
+        return f"http://127.0.0.1:{self.port}"
+
+    def start(self) -> None:
+        command = [sys.executable, "-m", "zirkel", "serve", "--port", str(self.port)]
+        command += ["--data", str(self.data), *(["--demo"] if self.demo else [])]
+        self.process = subprocess.Popen(
+            command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL
+        )
+        for _ in range(200):
+            try:
+                urllib.request.urlopen(self.address + "/api/v1/studies", timeout=1).close()
+                return
+            except OSError:
+                time.sleep(0.1)
+        raise RuntimeError("the server did not start")
+
+    def kill(self) -> None:
+        """As a power cut would."""
+        if self.process:
+            os.kill(self.process.pid, signal.SIGKILL)
+            self.process.wait()
+
+
+class BrowserCase(unittest.TestCase):
+    """One server and one browser for all tests of a class."""
+
+    demo = True
+    viewport: ClassVar = {"width": 1280, "height": 800}
+    touch = False
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        folder = tempfile.TemporaryDirectory()
+        cls.addClassCleanup(folder.cleanup)
+        cls.server = Server(Path(folder.name) / "data", cls.demo)
+        cls.server.start()
+        cls.addClassCleanup(cls.server.kill)
+        playwright = sync_playwright().start()
+        cls.addClassCleanup(playwright.stop)
+        cls.browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        cls.addClassCleanup(cls.browser.close)
+
+    def setUp(self) -> None:
+        self.context = self.browser.new_context(
+            viewport=self.viewport,  # type: ignore[arg-type]
+            has_touch=self.touch,
+            reduced_motion="reduce",
+            accept_downloads=True,
+        )
+        self.addCleanup(self.context.close)
+        self.page = self.new_page()
+
+    def new_page(self) -> Page:
+        page = self.context.new_page()
+        page.set_default_timeout(10_000)
+        self.troubles: list[str] = []
+        page.on("pageerror", lambda error: self.troubles.append(str(error)))
+        page.on("request", self._local_only)
+        return page
+
+    def _local_only(self, request) -> None:
+        if not request.url.startswith((self.server.address, "data:", "blob:")):
+            self.troubles.append(f"asks the network for {request.url}")
+
+    def tearDown(self) -> None:
+        self.assertEqual(self.troubles, [])
+
+    def open(self, path: str, wait: str) -> None:
+        self.page.goto(self.server.address + path)
+        self.page.wait_for_selector(wait)
+
+    def study_id(self, title: str) -> int:
+        with urllib.request.urlopen(self.server.address + "/api/v1/studies") as answer:
+            cards = json.load(answer)["studies"]
+        return next(card["id"] for card in cards if card["title"] == title)
+
+    def version(self) -> int:
+        return int(self.page.get_attribute("[data-version]", "data-version") or 0)
+
+    def wait_for_version(self, version: int) -> None:
+        self.page.wait_for_selector(f"[data-version='{version}']")
+
+    def mark(self, landmark: str) -> tuple[float, float]:
+        """Where a landmark is drawn, in millimetres on the sheet."""
+        button = self.page.locator(f"[data-landmark='{landmark}']")
+        left, top = button.get_attribute("data-left"), button.get_attribute("data-top")
+        return float(left or "nan"), float(top or "nan")

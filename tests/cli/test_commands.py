@@ -1,0 +1,100 @@
+"""The commands: one JSON object out, or status 2 and one plain sentence."""
+
+import json
+import subprocess
+import sys
+import tempfile
+import unittest
+from pathlib import Path
+
+from tests.files import BAD_FILES, SMALL, as_bytes, small
+from zirkel.cli.main import COMMANDS
+from zirkel.demo.generate import FOLDER as DEMO_FOLDER
+
+ROOT = Path(__file__).parents[2]
+
+
+def zirkel(*arguments, data=b""):
+    """Run the command as a user would."""
+    return subprocess.run(
+        [sys.executable, "-m", "zirkel", *arguments], input=data, capture_output=True, check=False
+    )
+
+
+class Commands(unittest.TestCase):
+    def test_solve_from_standard_input(self):
+        done = zirkel("solve", "-", data=as_bytes(SMALL))
+        self.assertEqual((done.returncode, done.stderr), (0, b""))
+        answer = json.loads(done.stdout)
+        self.assertEqual(
+            set(answer), {"landmarks", "loose", "readings", "doubts", "takes", "variance_factor"}
+        )
+        self.assertAlmostEqual(answer["landmarks"]["pot_rim"]["x"], 1.625)
+        self.assertEqual(answer["landmarks"]["can_foot"]["sd_y"], 0.0)
+        self.assertIsNone(answer["readings"]["s1"]["standardized"])
+
+    def test_a_loose_landmark_has_null(self):
+        done = zirkel("solve", "-", data=as_bytes(small(sightings=[])))
+        answer = json.loads(done.stdout)
+        self.assertEqual(answer["landmarks"]["pot_rim"], dict.fromkeys(
+            ("x", "y", "sd_x", "sd_y", "corr")))  # fmt: skip
+        self.assertEqual(
+            answer["loose"],
+            [{"landmark": "can_foot", "direction": "level"},
+             {"landmark": "pot_rim", "direction": "both"}],
+        )  # fmt: skip
+
+    def test_no_landmarks(self):
+        empty = small(landmarks=[], sightings=[], unit=None, shapes=[])
+        for command in COMMANDS:
+            self.assertEqual(zirkel(command, "-", data=as_bytes(empty)).returncode, 0, command)
+
+    def test_plan_and_next_of_a_file(self):
+        path = str(DEMO_FOLDER / "potting_bench.zirkel.json")
+        plan = json.loads(zirkel("plan", path).stdout)
+        self.assertEqual((plan["orientation"], plan["fits"]), ("landscape", True))
+        self.assertEqual(plan["marks"]["dibber_point"]["from_top_mm"], None)
+        found = json.loads(zirkel("next", path, "--count", "3").stdout)
+        self.assertEqual(len(found["sightings"]), 3)
+        self.assertIn("dibber_point", found["sightings"][0].values())
+        self.assertNotIn("along", found["sightings"][0])
+
+    def test_the_demonstration_has_its_wrong_reading_and_its_loose_landmark(self):
+        path = str(DEMO_FOLDER / "potting_bench.zirkel.json")
+        answer = json.loads(zirkel("solve", path).stdout)
+        self.assertEqual([each["sighting"] for each in answer["doubts"]], ["s13"])
+        self.assertEqual(answer["loose"], [{"landmark": "dibber_point", "direction": "plumb"}])
+        self.assertEqual(len(answer["readings"]), 60)
+
+    def test_bad_input_ends_with_one_sentence(self):
+        for what, (data, message) in BAD_FILES.items():
+            done = zirkel("solve", "-", data=data)
+            with self.subTest(what):
+                self.assertEqual((done.returncode, done.stdout), (2, b""))
+                said = done.stderr.decode()
+                self.assertEqual(said.count("\n"), 1, said)
+                if what != "too large":
+                    self.assertRegex(said, message)
+
+    def test_files_that_are_not_there_or_too_large(self):
+        with tempfile.TemporaryDirectory() as folder:
+            big = Path(folder) / "big.zirkel.json"
+            with big.open("wb") as file:
+                file.truncate(30_000_000)
+            for path, words in ((big, "30.0 MB"), (Path(folder) / "none", "cannot be read")):
+                done = zirkel("plan", str(path))
+                self.assertEqual((done.returncode, done.stdout), (2, b""))
+                self.assertIn(words, done.stderr.decode())
+
+    def test_options_are_checked(self):
+        self.assertEqual(zirkel("next", "-", "--count", "many").returncode, 2)
+        self.assertEqual(zirkel("serve", "--port", "seventy").returncode, 2)
+
+    def test_every_command_is_documented(self):
+        text = (ROOT / "docs" / "study-file.md").read_text()
+        for command in (*COMMANDS, "serve"):
+            self.assertIn(f"zirkel {command}", text)
+
+
+if __name__ == "__main__":
+    unittest.main()

@@ -1,0 +1,117 @@
+"""Imports flow one way; files say what room they are; nothing grows out of hand."""
+
+import ast
+import re
+import sys
+import unittest
+from pathlib import Path
+
+ROOT = Path(__file__).parents[1]
+SOURCE = ROOT / "src" / "zirkel"
+FRONT = ROOT / "frontend" / "src"
+
+MAY_IMPORT = {
+    "core": set(),
+    "studyfile": {"core"},
+    "store": {"core", "studyfile"},
+    "demo": {"core", "studyfile"},
+    "actions": {"core", "studyfile", "store"},
+    "web": {"core", "studyfile", "store", "actions"},
+    "cli": {"core", "studyfile", "store", "actions", "web", "demo"},
+}
+CORE_PACKAGES = {"numpy", "scipy", "shapely", "zirkel"}
+
+FEATURES_MAY = {"api", "geometry", "shared"}
+FRONT_MAY = {
+    "app": {"features", "shared", "api", "geometry"},
+    "features": FEATURES_MAY,
+    "shared": {"api", "geometry"},
+    "api": set(),
+    "geometry": set(),
+}
+
+
+def python_imports(path):
+    """Module names that a file imports, wherever in it."""
+    for node in ast.walk(ast.parse(path.read_text())):
+        if isinstance(node, ast.Import):
+            yield from (each.name for each in node.names)
+        elif isinstance(node, ast.ImportFrom) and node.module:
+            yield node.module
+
+
+class Python(unittest.TestCase):
+    def test_imports_flow_one_way(self):
+        for path in SOURCE.glob("*/**/*.py"):
+            room = path.relative_to(SOURCE).parts[0]
+            for module in python_imports(path):
+                if not module.startswith("zirkel."):
+                    continue
+                target = module.split(".")[1]
+                allowed = {room, "errors", *MAY_IMPORT[room]}
+                self.assertIn(target, allowed, f"{path.relative_to(ROOT)} imports {module}")
+
+    def test_every_room_is_known(self):
+        rooms = {each.name for each in SOURCE.iterdir() if (each / "__init__.py").exists()}
+        self.assertEqual(rooms, set(MAY_IMPORT))
+
+    def test_the_core_needs_numerics_only(self):
+        for path in (SOURCE / "core").rglob("*.py"):
+            for module in python_imports(path):
+                package = module.split(".")[0]
+                known = package in CORE_PACKAGES or package in sys.stdlib_module_names
+                self.assertTrue(known, f"{path.relative_to(ROOT)} imports {module}")
+            text = path.read_text()
+            self.assertNotRegex(text, r"\bopen\(|\.read_text\(|\.write_", path.name)
+
+    def test_no_module_is_long(self):
+        for path in (ROOT / "src").rglob("*.py"):
+            self.assertLessEqual(len(path.read_text().splitlines()), 460, path.name)
+
+
+class FrontEnd(unittest.TestCase):
+    def test_imports_flow_one_way(self):
+        for path in [*FRONT.rglob("*.ts"), *FRONT.rglob("*.tsx")]:
+            parts = path.relative_to(FRONT).parts
+            if len(parts) == 1:
+                continue
+            for target in re.findall(r'from "(\.[^"]+)"', path.read_text()):
+                reached = (path.parent / target).resolve().relative_to(FRONT.resolve()).parts
+                name = f"{path.relative_to(ROOT)} imports {target}"
+                if parts[0] == "features" and reached[0] == "features":
+                    self.assertEqual(parts[1], reached[1], name)
+                elif reached[0] != parts[0]:
+                    self.assertIn(reached[0], FRONT_MAY[parts[0]], name)
+                if parts[0] == "app" and reached[0] == "features":
+                    self.assertEqual(len(reached), 2, f"{name}, not through its index")
+
+    def test_files_say_what_they_are(self):
+        for path in [*FRONT.rglob("*.ts"), *FRONT.rglob("*.tsx")]:
+            if path.name in ("schema.ts", "index.ts", "vite-env.d.ts"):
+                continue
+            self.assertTrue(path.read_text().startswith("// "), path.name)
+
+
+class Documents(unittest.TestCase):
+    def test_the_readme_s_pictures_exist_and_are_all_used(self):
+        readme = (ROOT / "README.md").read_text()
+        linked = set(re.findall(r"docs/screenshots/[\w-]+\.png", readme))
+        there = {
+            str(each.relative_to(ROOT)) for each in (ROOT / "docs" / "screenshots").glob("*.png")
+        }
+        self.assertEqual(linked, there)
+        self.assertLess(len(there), 20)
+
+    def test_the_readme_s_commands_are_in_the_makefile(self):
+        makefile = (ROOT / "Makefile").read_text()
+        for target in re.findall(r"`make (\w+)", (ROOT / "README.md").read_text()):
+            self.assertRegex(makefile, rf"(?m)^{target}:")
+
+    def test_links_between_documents_lead_somewhere(self):
+        for path in [ROOT / "README.md", *(ROOT / "docs").rglob("*.md")]:
+            for link in re.findall(r"\]\((?!http|#)([^)#]+)", path.read_text()):
+                self.assertTrue((path.parent / link).exists(), f"{path.name}: {link}")
+
+
+if __name__ == "__main__":
+    unittest.main()

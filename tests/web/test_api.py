@@ -1,0 +1,254 @@
+"""The API: use cases end to end, problems as RFC 9457, and fuzzing against its own document."""
+
+import json
+import tempfile
+import threading
+import unittest
+from pathlib import Path
+
+import schemathesis
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+
+from tests.files import BAD_FILES, SMALL, small
+from zirkel.web.app import WebConfig, create_app
+from zirkel.web.openapi import document
+
+SPAN = {"id": "new", "kind": "span", "from": "can_top", "to": "pot_rim", "along": "straight",
+        "units": "1 5/8"}  # fmt: skip
+
+
+class ApiCase(unittest.TestCase):
+    def setUp(self):
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.app = create_app(WebConfig(Path(folder.name) / "zirkel.sqlite", front_end=None))
+        self.addCleanup(self.app.extensions["zirkel_store"].close)
+        self.client = self.app.test_client()
+        self.made = self.client.post("/api/v1/studies", json=SMALL).json
+
+    def change(self, version, status=200, **change):
+        answer = self.client.post(
+            "/api/v1/studies/1/changes", json={"version": version, "change": change}
+        )
+        self.assertEqual(answer.status_code, status, answer.text)
+        return answer.json
+
+
+class UseCases(ApiCase):
+    def test_a_study_on_the_bench(self):
+        bench = self.client.get("/api/v1/studies/1").json
+        self.assertEqual(bench, self.made)
+        rim = next(each for each in bench["landmarks"] if each["id"] == "pot_rim")
+        self.assertEqual((rim["standing"], rim["letters"]), ("held", "pr"))
+        self.assertEqual(
+            bench["readings"][0]["said"], "Can, top of rim to Pot, rim: 1 5/8 cans right"
+        )
+        self.assertAlmostEqual(bench["sheet"]["unit_mm"], 160.0)
+
+    def test_a_reading_tightens_the_drawing(self):
+        before = {e["id"]: e["sd_mm"] for e in self.made["landmarks"]}
+        after = self.change(1, type="take_sighting", sighting=SPAN)
+        self.assertEqual((after["version"], after["readings"][-1]["id"]), (2, "s4"))
+        sd = {e["id"]: e["sd_mm"] for e in after["landmarks"]}
+        self.assertLess(sd["pot_rim"], before["pot_rim"])
+        self.assertEqual(after["undo"], "Can, top of rim to Pot, rim: 1 5/8 cans straight")
+
+    def test_strike_correct_remove_undo_redo(self):
+        after = self.change(1, type="strike_sighting", id="s1")
+        self.assertEqual(after["readings"][0]["state"], "struck")
+        after = self.change(2, type="strike_sighting", id="s1", struck=False)
+        corrected = {**self.made["readings"][0]["entry"], "units": "1 1/2"}
+        after = self.change(3, type="edit_sighting", sighting=corrected)
+        self.assertEqual(after["readings"][0]["entry"]["units"], 1.5)
+        after = self.change(4, type="remove_sighting", id="s1")
+        self.assertEqual([each["id"] for each in after["readings"]], ["s2", "s3"])
+        back = self.client.post("/api/v1/studies/1/undo", json={"version": 5}).json
+        self.assertEqual(back["readings"][0]["entry"]["units"], 1.5)
+        again = self.client.post("/api/v1/studies/1/redo", json={"version": 6}).json
+        self.assertEqual(len(again["readings"]), 2)
+
+    def test_landmarks_and_shapes(self):
+        after = self.change(1, type="add_landmark", name="Sack, côté gauche", tier=2)
+        self.assertEqual(after["landmarks"][-1]["id"], "sack_cote_gauche")
+        shape = {
+            "id": "x",
+            "name": "X",
+            "outline": ["can_top", "sack_cote_gauche"],
+            "closed": False,
+        }
+        after = self.change(2, type="put_shape", shape=shape)
+        self.assertEqual(after["shapes"][-1]["outline"], shape["outline"])
+        after = self.change(3, type="remove_landmark", id="sack_cote_gauche")
+        self.assertEqual(after["shapes"][-1]["outline"], ["can_top"])
+
+    def test_a_used_landmark_is_not_lost_by_accident(self):
+        problem = self.change(1, 422, type="remove_landmark", id="pot_rim")
+        self.assertIn("2 readings use Pot, rim", problem["detail"])
+        problem = self.change(1, 422, type="remove_landmark", id="can_top", with_sightings=True)
+        self.assertIn("end of the unit", problem["detail"])
+        after = self.change(1, type="remove_landmark", id="pot_rim", with_sightings=True)
+        self.assertEqual([each["id"] for each in after["readings"]], ["s3"])
+
+    def test_settings(self):
+        unit = {"from": "can_top", "to": "pot_rim", "along": "level", "name": "gap"}
+        self.change(1, type="set_title", title="Noon")
+        self.change(2, type="set_unit_size", unit_mm="2 in")
+        self.change(3, type="set_trust", trust={"tilt": 1.5, "span": 1.0})
+        self.change(4, type="set_sheet", sheet={"width_mm": 400, "height_mm": 300, "margin_mm": 5})
+        self.change(5, type="set_placement", placement={"across": 0.2, "down": 0.3})
+        after = self.change(6, type="set_unit", unit=unit)
+        self.assertEqual((after["title"], after["unit"]["name"]), ("Noon", "gap"))
+        self.assertAlmostEqual(after["sheet"]["unit_mm"], 50.8)
+        after = self.change(7, type="set_unit_size", unit_mm=None)
+        self.assertFalse(after["sheet"]["unit_chosen"])
+        saved = json.loads(self.client.get("/api/v1/studies/1/file").data)
+        self.assertEqual(saved["trust"], {"tilt": 1.5})
+
+    def test_the_prompter(self):
+        prompts = self.client.get("/api/v1/studies/1/prompts").json
+        self.assertTrue(prompts["sightings"][0]["ask"])
+        self.assertEqual(set(prompts["unchecked"]), {"s1", "s2", "s3"})
+        self.assertTrue(prompts["checks"][0]["checks"])
+
+    def test_file_out_and_in_again(self):
+        saved = self.client.get("/api/v1/studies/1/file")
+        self.assertIn("potting_bench.zirkel.json", saved.headers["Content-Disposition"])
+        again = self.client.post("/api/v1/studies/import", data=saved.data)
+        self.assertEqual(again.status_code, 201)
+        self.assertEqual(again.json["readings"], self.made["readings"])
+        self.assertEqual(len(self.client.get("/api/v1/studies").json["studies"]), 2)
+
+    def test_taken_down_and_hung_up(self):
+        def put(removed):
+            body = {"removed": removed}
+            return self.client.put("/api/v1/studies/1/removed", json=body).status_code
+
+        self.assertEqual(put(True), 204)
+        self.assertEqual(self.client.get("/api/v1/studies/1").status_code, 404)
+        self.assertEqual(put(False), 204)
+        self.assertEqual(self.client.get("/api/v1/studies/1").status_code, 200)
+
+
+class Problems(ApiCase):
+    def test_bad_files_are_problems_and_nothing_is_kept(self):
+        for what, (data, message) in BAD_FILES.items():
+            answer = self.client.post("/api/v1/studies/import", data=data)
+            with self.subTest(what):
+                self.assertIn(answer.status_code, (413, 422))
+                self.assertEqual(answer.mimetype, "application/problem+json")
+                self.assertTrue(answer.json["field"])
+                if answer.status_code == 422:
+                    self.assertRegex(answer.json["detail"], message)
+        self.assertEqual(len(self.client.get("/api/v1/studies").json["studies"]), 1)
+
+    def test_a_bad_entry_names_its_field(self):
+        for entry, field, words in (
+            ({**SPAN, "units": 0}, "units", "greater than 0"),
+            ({**SPAN, "units": "2 1/0"}, "units", "divides by zero"),
+            ({**SPAN, "units": "97 mm"}, "units", "counted in units"),
+            ({**SPAN, "to": "can_top"}, "sighting", "to itself"),
+            ({**SPAN, "to": "nowhere"}, "sighting", "no landmark “nowhere”"),
+            ({**SPAN, "units": 1e300}, "units", "1e+300"),
+        ):
+            problem = self.change(1, 422, type="take_sighting", sighting=entry)
+            with self.subTest(entry=entry):
+                self.assertIn(field, problem["field"])
+                self.assertIn(words, problem["detail"])
+        self.assertEqual(self.client.get("/api/v1/studies/1").json["version"], 1)
+
+    def test_a_stale_change_is_a_conflict(self):
+        self.change(1, type="set_title", title="Mine")
+        problem = self.change(1, 409, type="set_title", title="Theirs")
+        self.assertEqual(problem["current_version"], 2)
+        self.assertEqual(self.client.get("/api/v1/studies/1").json["title"], "Mine")
+
+    def test_a_repeated_token_is_one_change(self):
+        body = {"version": 1, "token": "abcdefgh", "change": {"type": "set_title", "title": "A"}}
+        versions = [
+            self.client.post("/api/v1/studies/1/changes", json=body).json["version"]
+            for _ in range(3)
+        ]
+        self.assertEqual(versions, [2, 2, 2])
+
+    def test_no_span_without_a_unit(self):
+        self.client.post("/api/v1/studies", json=small(unit=None, sightings=[]))
+        answer = self.client.post(
+            "/api/v1/studies/2/changes",
+            json={"version": 1, "change": {"type": "take_sighting", "sighting": SPAN}},
+        )
+        self.assertIn("choose the unit first", answer.json["detail"])
+
+    def test_every_error_is_a_problem(self):
+        for answer, status in (
+            (self.client.get("/api/v1/nothing"), 404),
+            (self.client.get("/api/v1/studies/99"), 404),
+            (self.client.delete("/api/v1/studies"), 405),
+            (self.client.post("/api/v1/studies", data="{"), 400),
+            (self.client.post("/api/v1/studies/1/changes", json={"version": 1}), 422),
+        ):
+            self.assertEqual((answer.status_code, answer.mimetype),
+                             (status, "application/problem+json"))  # fmt: skip
+            self.assertTrue(answer.json["detail"])
+
+    def test_two_tablets_lose_nothing(self):
+        """Eight clients add ten readings each; the refused ones come again with the new version."""
+        kept = []
+
+        def artist():
+            client = self.app.test_client()
+            for _ in range(10):
+                while True:
+                    version = client.get("/api/v1/studies/1").json["version"]
+                    change = {"type": "take_sighting", "sighting": SPAN}
+                    answer = client.post(
+                        "/api/v1/studies/1/changes", json={"version": version, "change": change}
+                    )
+                    if answer.status_code == 200:
+                        kept.append(answer.json["readings"][-1]["id"])
+                        break
+                    self.assertEqual(answer.status_code, 409)
+
+        artists = [threading.Thread(target=artist) for _ in range(4)]
+        for each in artists:
+            each.start()
+        for each in artists:
+            each.join()
+        self.assertEqual(len(set(kept)), 40)
+        readings = self.client.get("/api/v1/studies/1").json["readings"]
+        self.assertEqual(len(readings), 43)
+
+
+class Document(unittest.TestCase):
+    def test_it_describes_every_operation(self):
+        found = document()
+        operations = {(path, method) for path, entry in found["paths"].items() for method in entry}
+        self.assertEqual(len(operations), 10)
+        for path, method in operations:
+            self.assertTrue(found["paths"][path][method]["operationId"])
+
+    def test_requests_made_from_it_never_break_the_server(self):
+        with tempfile.TemporaryDirectory() as folder:
+            app = create_app(WebConfig(Path(folder) / "zirkel.sqlite", front_end=None))
+            app.test_client().post("/api/v1/studies", json=SMALL)
+            schema = schemathesis.openapi.from_wsgi("/api/v1/openapi.json", app)
+            for operation in schema.get_all_operations():
+                self._fuzz(operation.ok())
+            app.extensions["zirkel_store"].close()
+
+    def _fuzz(self, operation):
+        @settings(max_examples=12, deadline=None, suppress_health_check=list(HealthCheck),
+                  database=None)  # fmt: skip
+        @given(data=st.data())
+        def run(data):
+            case = data.draw(operation.as_strategy())
+            answer = case.call()
+            self.assertLess(answer.status_code, 500, answer.text)
+            if answer.status_code >= 400:
+                self.assertIn("problem+json", answer.headers["content-type"][0])
+
+        run()
+
+
+if __name__ == "__main__":
+    unittest.main()
