@@ -1,5 +1,14 @@
 // Talking to the server: one function per operation, errors as `ApiError`.
-import type { Bench, Change, Problem, Prompts, StudyFile, Wall } from "./types";
+import type {
+  Bench,
+  Change,
+  Problem,
+  Prompts,
+  Relations,
+  StudyFile,
+  TrustReport,
+  Wall,
+} from "./types";
 
 const BASE = "/api/v1";
 
@@ -56,6 +65,8 @@ export const api = {
   make: (draft: StudyFile) => call<Bench>("/studies", send("POST", draft)),
   importFile: (file: Blob) => call<Bench>("/studies/import", { method: "POST", body: file }),
   bench: (id: number) => call<Bench>(`/studies/${id}`),
+  relations: (id: number) => call<Relations>(`/studies/${id}/relations`),
+  trust: (id: number) => call<TrustReport>(`/studies/${id}/trust`),
   prompts: (id: number) => call<Prompts>(`/studies/${id}/prompts`),
   change: (id: number, version: number, change: Change, token: string) =>
     call<Bench>(`/studies/${id}/changes`, send("POST", { version, change, token })),

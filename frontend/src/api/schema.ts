@@ -124,6 +124,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/relations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Simple relations that could be placed by eye. */
+        get: operations["relations"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/removed": {
         parameters: {
             query?: never;
@@ -134,6 +151,23 @@ export interface paths {
         get?: never;
         /** Take a study off the wall, or hang it up again. */
         put: operations["removeStudy"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/trust": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far each kind of reading is trusted, and the artist's own estimates. */
+        get: operations["trust"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -189,10 +223,25 @@ export interface components {
             type: "add_landmark";
         };
         /**
+         * AdoptRelation
+         * @description Draw by a simple relation: it goes into the plan, and moves nothing in the network.
+         */
+        AdoptRelation: {
+            /** Relation */
+            relation: components["schemas"]["SpanSighting"] | components["schemas"]["TiltSighting"] | components["schemas"]["DropSighting"] | components["schemas"]["LevelSighting"] | components["schemas"]["PartSighting"] | components["schemas"]["RunSighting"] | components["schemas"]["MatchSighting"] | components["schemas"]["ParallelSighting"] | components["schemas"]["OrderSighting"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "adopt_relation";
+        };
+        /**
          * Bench
          * @description A study as the bench shows it.
          */
         Bench: {
+            /** Adopted */
+            adopted: components["schemas"]["BenchRelation"][];
             /**
              * Changed At
              * Format: date-time
@@ -238,6 +287,8 @@ export interface components {
             detail: string;
             /** Headline */
             headline: string;
+            /** Kept */
+            kept: boolean;
             /** Reads */
             reads: string;
             /** Rivals */
@@ -320,6 +371,22 @@ export interface components {
             state: string;
             /** Take */
             take: string | null;
+        };
+        /**
+         * BenchRelation
+         * @description A relation that the artist draws by.
+         */
+        BenchRelation: {
+            /** Along */
+            along: string | null;
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Landmarks */
+            landmarks: string[];
+            /** Said */
+            said: string;
         };
         /**
          * BenchShape
@@ -424,7 +491,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"];
             /**
              * Token
              * @default null
@@ -678,6 +745,32 @@ export interface components {
             /** Version */
             version: number;
         };
+        /**
+         * KeepSighting
+         * @description Keep a doubted reading against the others: it is not asked about again.
+         */
+        KeepSighting: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep_sighting";
+        };
+        /**
+         * LeaveRelation
+         * @description Leave an adopted relation out of the plan again.
+         */
+        LeaveRelation: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "leave_relation";
+        };
         /** LevelSighting */
         LevelSighting: {
             /**
@@ -718,6 +811,20 @@ export interface components {
             to: string;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * LinePrompt
+         * @description A plumb or level line for the whole drawing, in millimetres from the sheet's edge.
+         */
+        LinePrompt: {
+            /** At Mm */
+            at_mm: number;
+            /** Axis */
+            axis: string;
+            /** Said */
+            said: string;
+            /** Through */
+            through: string[];
         };
         /** MatchSighting */
         MatchSighting: {
@@ -933,15 +1040,19 @@ export interface components {
         };
         /**
          * Prompt
-         * @description A reading worth taking, in words.
+         * @description A reading worth taking, in words; the slack of `settles` in mm before and after.
          */
         Prompt: {
+            /** After Mm */
+            after_mm: number;
             /** Along */
             along: string | null;
             /** Ask */
             ask: string;
             /** Because */
             because: string;
+            /** Before Mm */
+            before_mm: number;
             /** Checks */
             checks: string[];
             /** End */
@@ -950,6 +1061,8 @@ export interface components {
             gain: number;
             /** Kind */
             kind: string;
+            /** Settles */
+            settles: string;
             /** Start */
             start: string;
             /** Towards */
@@ -980,6 +1093,38 @@ export interface components {
              * @enum {string}
              */
             type: "put_shape";
+        };
+        /**
+         * RelationPrompt
+         * @description A simple relation in words, and as the sighting that says it.
+         */
+        RelationPrompt: {
+            /** Along */
+            along: string | null;
+            /** Entry */
+            entry: {
+                [key: string]: string | number | boolean | string[];
+            };
+            /** Kind */
+            kind: string;
+            /** Landmarks */
+            landmarks: string[];
+            /** Said */
+            said: string;
+            /** Worth */
+            worth: number;
+        };
+        /**
+         * RelationPrompts
+         * @description Simple relations best first, and the best lines.
+         */
+        RelationPrompts: {
+            /** Lines */
+            lines: components["schemas"]["LinePrompt"][];
+            /** Relations */
+            relations: components["schemas"]["RelationPrompt"][];
+            /** Version */
+            version: number;
         };
         /**
          * Removal
@@ -1397,6 +1542,38 @@ export interface components {
             to: string;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * TrustLine
+         * @description How far one kind of reading is trusted, and what the artist's own readings say of it.
+         */
+        TrustLine: {
+            /** Estimate */
+            estimate: number | null;
+            /** Estimated Sigma */
+            estimated_sigma: string | null;
+            /** Kind */
+            kind: string;
+            /** Offered */
+            offered: boolean;
+            /** Readings */
+            readings: number;
+            /** Sd */
+            sd: number | null;
+            /** Set Now */
+            set_now: number;
+            /** Sigma */
+            sigma: string;
+        };
+        /**
+         * TrustReport
+         * @description Trust in every kind that the study has readings of.
+         */
+        TrustReport: {
+            /** Kinds */
+            kinds: components["schemas"]["TrustLine"][];
+            /** Version */
+            version: number;
         };
         /**
          * Wall
@@ -1876,6 +2053,64 @@ export interface operations {
             };
         };
     };
+    relations: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RelationPrompts"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     removeStudy: {
         parameters: {
             query?: never;
@@ -1897,6 +2132,64 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trust: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrustReport"];
+                };
             };
             /** @description Not Found */
             404: {

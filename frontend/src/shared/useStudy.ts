@@ -15,6 +15,7 @@ export function useStudy(id: number) {
   const client = useQueryClient();
   const bench = useQuery({ queryKey: ["bench", id], queryFn: () => api.bench(id) });
   const prompts = useQuery({ queryKey: ["prompts", id], queryFn: () => api.prompts(id) });
+  const relations = useQuery({ queryKey: ["relations", id], queryFn: () => api.relations(id) });
   const [stale, setStale] = useState<Request | null>(null);
   // Changes go one after the other, each based on what the one before led to.
   const queue = useRef<Promise<unknown>>(Promise.resolve());
@@ -22,7 +23,9 @@ export function useStudy(id: number) {
   const keep = useCallback(
     (made: Bench) => {
       client.setQueryData(["bench", id], made);
-      client.invalidateQueries({ queryKey: ["prompts", id] });
+      for (const what of ["prompts", "relations", "trust"]) {
+        client.invalidateQueries({ queryKey: [what, id] });
+      }
       client.invalidateQueries({ queryKey: ["wall"] });
     },
     [client, id],
@@ -67,6 +70,7 @@ export function useStudy(id: number) {
     bench: bench.data,
     error: bench.error,
     prompts: prompts.data,
+    relations: relations.data,
     busy: mutation.isPending,
     stale,
     change: useCallback((change: Change) => run({ kind: "change", change }), [run]),

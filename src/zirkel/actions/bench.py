@@ -2,19 +2,18 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
 from datetime import datetime
 
 import numpy as np
 from pydantic import BaseModel
 
+from zirkel.actions.changes.sightings import KEPT
 from zirkel.actions.letters import short_letters
 from zirkel.core.network.solve import Solution, solve
 from zirkel.core.network.standing import standings
 from zirkel.core.network.start import thumbnail_scale
-from zirkel.core.network.what_next import UNCHECKED, Suggestion, what_next
+from zirkel.core.network.what_next import UNCHECKED
 from zirkel.core.network.words import (
-    ask_for,
     doubt_detail,
     doubt_headline,
     say_reading,
@@ -77,6 +76,18 @@ class BenchDoubt(BaseModel):
     headline: str
     detail: str
     rivals: list[str]
+    kept: bool
+    """Whether the artist keeps it all the same."""
+
+
+class BenchRelation(BaseModel):
+    """A relation that the artist draws by."""
+
+    id: str
+    said: str
+    kind: str
+    along: str | None
+    landmarks: list[str]
 
 
 class BenchTake(BaseModel):
@@ -147,31 +158,9 @@ class Bench(BaseModel):
     readings: list[BenchReading]
     doubts: list[BenchDoubt]
     takes: list[BenchTake]
+    adopted: list[BenchRelation]
     current_take: str
     variance_factor: float | None
-
-
-class Prompt(BaseModel):
-    """A reading worth taking, in words."""
-
-    kind: str
-    start: str
-    end: str
-    along: str | None
-    towards: str | None
-    ask: str
-    because: str
-    gain: float
-    checks: list[str]
-
-
-class Prompts(BaseModel):
-    """What to sight next, and what would check what nothing checks."""
-
-    version: int
-    sightings: list[Prompt]
-    checks: list[Prompt]
-    unchecked: list[str]
 
 
 def open_bench(store: Store, study_id: int) -> Bench:
@@ -179,45 +168,12 @@ def open_bench(store: Store, study_id: int) -> Bench:
     return bench_of(store.get(study_id))
 
 
-def open_prompts(store: Store, study_id: int, count: int = 5) -> Prompts:
-    """What the prompter has to say about one study."""
-    stored = store.get(study_id)
-    study = _sized(stored.study)
-    found = what_next(solve(study).adjusted, count)
-    return Prompts(
-        version=stored.version,
-        sightings=[_prompt(study, each) for each in found.sightings],
-        checks=[_prompt(study, each) for each in found.checks],
-        unchecked=list(found.unchecked),
-    )
-
-
-def _sized(study: Study) -> Study:
-    """The study with its unit's size on the sheet settled, so that slack is said in millimetres."""
-    if study.unit_mm is not None or not study.landmarks:
-        return study
-    return replace(study, unit_mm=make_plan(study, solve(study)).unit_mm)
-
-
-def _prompt(study: Study, each: Suggestion) -> Prompt:
-    return Prompt(
-        kind=each.kind,
-        start=each.start,
-        end=each.end,
-        along=each.along,
-        towards=each.towards,
-        ask=ask_for(study, each.kind, each.start, each.end, each.along, each.towards),
-        because=each.because,
-        gain=each.gain,
-        checks=list(each.checks),
-    )
-
-
 def bench_of(stored: Stored) -> Bench:
     """Everything the bench shows of a stored study."""
     study = stored.study
     solution = solve(study)
     plan = make_plan(study, solution)
+    kept = {each.id for each in study.sightings if each.extra.get(KEPT)}
     return Bench(
         id=stored.id,
         version=stored.version,
@@ -249,10 +205,21 @@ def bench_of(stored: Stored) -> Bench:
                 headline=doubt_headline(study, each),
                 detail=doubt_detail(study, each),
                 rivals=list(each.rivals),
+                kept=each.sighting in kept,
             )
             for each in solution.doubts
         ],
         takes=_takes(study, solution),
+        adopted=[
+            BenchRelation(
+                id=each.id,
+                said=say_reading(study, each),
+                kind=each.kind,
+                along=getattr(each, "along", None),
+                landmarks=list(each.landmarks),
+            )
+            for each in study.adopted
+        ],
         current_take=_current_take(study),
         variance_factor=solution.variance_factor,
     )

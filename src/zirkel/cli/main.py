@@ -16,15 +16,19 @@ os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
 from zirkel.cli.serve import add_options as add_serve_options
 from zirkel.cli.serve import serve
+from zirkel.core.network.relations import find_relations
 from zirkel.core.network.solve import solve
 from zirkel.core.network.what_next import what_next
 from zirkel.core.sheet.plan import make_plan
 from zirkel.core.study import Study
 from zirkel.errors import BadInput, ZirkelError
-from zirkel.studyfile.answers import Answer, NextAnswer, PlanAnswer, SolveAnswer
+from zirkel.studyfile.answers import Answer, NextAnswer, PlanAnswer, RelationsAnswer, SolveAnswer
 from zirkel.studyfile.read import MOST_BYTES, read_study
 
 BAD_INPUT = 2
+
+COUNTS = {"next": 5, "relations": 15}
+"""Commands that name so many things unless told otherwise."""
 
 
 def solve_command(study: Study, options: argparse.Namespace) -> Answer:
@@ -42,10 +46,16 @@ def next_command(study: Study, options: argparse.Namespace) -> Answer:
     return NextAnswer.of(what_next(solve(study).adjusted, options.count))
 
 
+def relations_command(study: Study, options: argparse.Namespace) -> Answer:
+    """The simple relations that could be placed by eye."""
+    return RelationsAnswer.of(find_relations(solve(study).adjusted, options.count))
+
+
 COMMANDS: dict[str, Callable[[Study, argparse.Namespace], Answer]] = {
     "solve": solve_command,
     "plan": plan_command,
     "next": next_command,
+    "relations": relations_command,
 }
 
 
@@ -56,8 +66,8 @@ def parser() -> argparse.ArgumentParser:
     for name, command in COMMANDS.items():
         sub = each.add_parser(name, help=command.__doc__)
         sub.add_argument("study", help="a study file, or - for standard input")
-        if name == "next":
-            sub.add_argument("--count", type=_count, default=5, help="how many to name")
+        if name in COUNTS:
+            sub.add_argument("--count", type=_count, default=COUNTS[name], help="how many to name")
     serving = each.add_parser("serve", help="serve the application on this machine")
     add_serve_options(serving)
     return made

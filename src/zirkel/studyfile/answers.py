@@ -6,9 +6,11 @@ from typing import Any
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from zirkel.core.network.relations import Found, Line, Relation
 from zirkel.core.network.solve import Solution
 from zirkel.core.network.what_next import Next, Suggestion
 from zirkel.core.sheet.plan import Plan
+from zirkel.studyfile.sightings import sighting_to_file
 
 
 class Answer(BaseModel):
@@ -86,6 +88,31 @@ class PlanAnswer(Answer):
     def of(cls, plan: Plan) -> PlanAnswer:
         """The answer of `zirkel plan`."""
         return cls.model_validate(plan)
+
+
+class RelationsAnswer(Answer):
+    relations: list[dict[str, Any]]
+    plumbs: list[dict[str, Any]]
+    levels: list[dict[str, Any]]
+
+    @classmethod
+    def of(cls, found: Found) -> RelationsAnswer:
+        """The answer of `zirkel relations`."""
+        return cls(
+            relations=[_relation(each) for each in found.relations],
+            plumbs=[_line("x", each) for each in found.plumbs],
+            levels=[_line("y", each) for each in found.levels],
+        )
+
+
+def _relation(each: Relation) -> dict[str, Any]:
+    fields = sighting_to_file(each.sighting, with_defaults=True)
+    del fields["id"]
+    return {**fields, "off": each.off, "sd": each.sd, "worth": each.worth}
+
+
+def _line(axis: str, line: Line) -> dict[str, Any]:
+    return {axis: line.at, "through": list(line.through), "mean_reach": line.mean_reach}
 
 
 class SuggestionAnswer(Answer):

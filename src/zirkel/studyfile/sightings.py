@@ -72,11 +72,13 @@ def sighting_to_core(entry: Any) -> Sighting:
     return kind(**values, extra=dict(entry.model_extra or {}))
 
 
-def sighting_to_file(sighting: Sighting) -> dict[str, Any]:
-    """The sighting as the file has it, without what is left at its default."""
+def sighting_to_file(sighting: Sighting, with_defaults: bool = False) -> dict[str, Any]:
+    """The sighting as the file has it; its kind's value is left out only if at its default."""
     values = {
         each.name: getattr(sighting, each.name) for each in fields(sighting) if each.name != "extra"
     }
     model = MODELS[sighting.kind](**values, **dict(sighting.extra))
     written = model.model_dump(mode="json", by_alias=True, exclude_defaults=True)
+    if with_defaults and sighting.value_field is not None:
+        written[sighting.value_field] = sighting.value
     return {"id": sighting.id, "kind": sighting.kind, **written}

@@ -5,8 +5,16 @@ from __future__ import annotations
 from flask import Response, current_app, request
 from flask_openapi3 import APIBlueprint, Tag
 
-from zirkel.actions.bench import Bench, Prompts, open_bench, open_prompts
+from zirkel.actions.bench import Bench, open_bench
 from zirkel.actions.change_study import change_study, redo_change, undo_change
+from zirkel.actions.prompts import (
+    Prompts,
+    RelationPrompts,
+    TrustReport,
+    open_prompts,
+    open_relations,
+    open_trust,
+)
 from zirkel.actions.studies import Wall, export_study, import_study, make_study, wall
 from zirkel.store.store import Store
 from zirkel.studyfile.schema import StudyFile
@@ -56,6 +64,22 @@ def get_bench(path: StudyPath) -> Response:
 def get_prompts(path: StudyPath) -> Response:
     """What to sight next."""
     return as_json(open_prompts(store(), path.study_id))
+
+
+@api.get(
+    "/studies/<int:study_id>/relations",
+    responses={"200": RelationPrompts},
+    operation_id="relations",
+)
+def get_relations(path: StudyPath) -> Response:
+    """Simple relations that could be placed by eye."""
+    return as_json(open_relations(store(), path.study_id))
+
+
+@api.get("/studies/<int:study_id>/trust", responses={"200": TrustReport}, operation_id="trust")
+def get_trust(path: StudyPath) -> Response:
+    """How far each kind of reading is trusted, and the artist's own estimates."""
+    return as_json(open_trust(store(), path.study_id))
 
 
 @api.get("/studies/<int:study_id>/file", operation_id="exportStudy")

@@ -3,7 +3,7 @@ import { Button, Segmented } from "antd";
 import { useCallback, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { ApiError, api } from "../../api/client";
-import type { Bench, Change } from "../../api/types";
+import type { Bench, Change, Prompt, Relation, Sighting } from "../../api/types";
 import { BenchPicture } from "../../features/bench";
 import { PAD_SHORTCUTS, Pad, padKey, usePad } from "../../features/pad";
 import { Marks, Progress, Prompter, Readings } from "../../features/prompter";
@@ -23,6 +23,8 @@ const SHORTCUTS = [
   ...PAD_SHORTCUTS,
   { keys: "Shift+N", does: "Take up what is suggested" },
   { keys: "Shift+A", does: "Another suggestion" },
+  { keys: "Shift+S", does: "Another simple relation" },
+  { keys: "Shift+D", does: "Draw by the simple relation" },
   { keys: "Ctrl+Z", does: "Undo" },
   { keys: "Ctrl+Shift+Z", does: "Redo" },
   { keys: "?", does: "These keys" },
@@ -67,6 +69,9 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
   const [pointed, setPointed] = useState<string | null>(null);
   const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
   const [help, setHelp] = useState(false);
+  const [promise, setPromise] = useState<Prompt | null>(null);
+  const [step, setStep] = useState(0);
+  const [unchecked, setUnchecked] = useState(false);
 
   const make = useCallback(
     async (change: Change): Promise<string | null> => {
@@ -113,6 +118,11 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
   const prompts = study.prompts ? [...study.prompts.sightings, ...study.prompts.checks] : [];
   const prompt = prompts.length ? prompts[turn % prompts.length] : undefined;
 
+  const relations = study.relations?.relations ?? [];
+  const relation = relations.length ? relations[step % relations.length] : undefined;
+  const adopt = (each: Relation) =>
+    make({ type: "adopt_relation", relation: each.entry as unknown as Sighting });
+
   useShortcuts((event) => {
     const command = event.ctrlKey || event.metaKey;
     if (command && event.key.toLowerCase() === "z") {
@@ -131,6 +141,16 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
     }
     if (event.shiftKey && event.key === "A") {
       setTurn(turn + 1);
+      return true;
+    }
+    if (event.shiftKey && event.key === "S") {
+      setStep(step + 1);
+      return true;
+    }
+    if (event.shiftKey && event.key === "D") {
+      if (relation) {
+        adopt(relation);
+      }
       return true;
     }
     return padKey(pad, event, keep);
@@ -170,6 +190,8 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
         chosen={pad.state.slots.flatMap((each) => each ?? [])}
         kind={pad.state.kind}
         pointed={pointed}
+        promise={side === "Next" ? promise : null}
+        relation={side === "Next" ? relation : undefined}
         onChoose={pad.choose}
       />
       <aside className={styles.side}>
@@ -192,18 +214,35 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
               onAgain={(reading) => pad.correct(reading, true)}
               onStrike={(reading) => strike(reading, true)}
               onPoint={setPointed}
+              onKeepAll={(reading) => make({ type: "keep_sighting", id: reading })}
+              onPointPrompt={setPromise}
+              relation={relation}
+              relationCount={relations.length}
+              onNextRelation={() => setStep(step + 1)}
+              onAdopt={adopt}
+              onShowUnchecked={() => {
+                setUnchecked(true);
+                setSearch({ side: "Readings" }, { replace: true });
+              }}
             />
           )}
           {side === "Readings" && (
             <Readings
               bench={bench}
+              onlyUnchecked={unchecked}
               onEdit={(reading) => pad.correct(reading, false)}
               onStrike={strike}
               onRemove={(reading) => make({ type: "remove_sighting", id: reading })}
               onPoint={setPointed}
             />
           )}
-          {side === "Marks" && <Marks bench={bench} onChoose={pad.choose} />}
+          {side === "Marks" && (
+            <Marks
+              bench={bench}
+              onChoose={pad.choose}
+              onLeave={(relation) => make({ type: "leave_relation", id: relation })}
+            />
+          )}
           {side === "Set-up" && <Setup bench={bench} onChange={make} />}
         </div>
         <Progress bench={bench} />

@@ -1,8 +1,9 @@
 // The one picture: subject on the left, sheet on the right, heights pulled straight across.
 import { useEffect, useRef, useState } from "react";
-import type { Bench } from "../../api/types";
+import type { Bench, Prompt, Relation } from "../../api/types";
 import { nearest } from "../../geometry/hit";
 import { polyline, zigzag } from "../../geometry/marks";
+import { heldAs } from "../../shared/readingKind";
 import { useSize } from "../../shared/useSize";
 import styles from "./BenchPicture.module.css";
 import { Mark, Slack } from "./Mark";
@@ -21,10 +22,15 @@ type Props = {
   kind: string;
   /** A reading pointed at in a list. */
   pointed: string | null;
+  /** A suggestion pointed at: what it would gain is drawn. */
+  promise: Prompt | null;
+  /** A simple relation to lay over the drawing. */
+  relation: Relation | undefined;
   onChoose: (landmark: string) => void;
 };
 
-export function BenchPicture({ bench, chosen, kind, pointed, onChoose }: Props) {
+export function BenchPicture(props: Props) {
+  const { bench, chosen, kind, pointed, onChoose } = props;
   const box = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(box);
   const picture = usePicture(bench, width, height);
@@ -69,6 +75,8 @@ export function BenchPicture({ bench, chosen, kind, pointed, onChoose }: Props) 
             chosen={chosen}
             pointed={pointed}
           />
+          <RelationLines picture={picture} bench={bench} relation={props.relation} />
+          <Promised picture={picture} promise={props.promise} />
           <Names picture={picture} ids={lit} width={width} />
         </svg>
       )}
@@ -298,6 +306,56 @@ function SheetSide({
           active={chosen.includes(each.landmark.id)}
         />
       ))}
+    </g>
+  );
+}
+
+/** The slack that would be left of the landmark which a suggestion settles most. */
+function Promised({ picture, promise }: { picture: Picture; promise: Prompt | null }) {
+  const mark = promise ? picture.byId.get(promise.settles)?.mark : undefined;
+  if (!promise || !mark) {
+    return null;
+  }
+  const radius = (mm: number) => Math.max(3, 1.73 * mm * picture.layout.sheet.perMm);
+  return (
+    <g className={styles.promise}>
+      <circle cx={mark.x} cy={mark.y} r={Math.min(radius(promise.before_mm), 60)} />
+      <circle cx={mark.x} cy={mark.y} r={radius(promise.after_mm)} data-after="true" />
+    </g>
+  );
+}
+
+/** Relations drawn by, and the one that is shown: each by its own sign. */
+function RelationLines({
+  picture,
+  bench,
+  relation,
+}: {
+  picture: Picture;
+  bench: Bench;
+  relation: Relation | undefined;
+}) {
+  const { sheet, divide } = picture.layout;
+  const bottom = sheet.top + bench.sheet.height_mm * sheet.perMm;
+  const right = sheet.left + bench.sheet.width_mm * sheet.perMm;
+  const sign = (each: { kind: string; along: string | null; landmarks: string[] }) => (
+    <StickSign
+      kind={each.kind === "span" ? "straight" : heldAs(each.kind, each.along)}
+      points={each.landmarks.flatMap((id) => picture.byId.get(id)?.mark ?? [])}
+      top={sheet.top}
+      bottom={bottom}
+      left={Math.max(sheet.left, divide)}
+      right={right}
+    />
+  );
+  return (
+    <g>
+      {bench.adopted.map((each) => (
+        <g key={each.id} className={styles.adopted}>
+          {sign(each)}
+        </g>
+      ))}
+      {relation && <g className={styles.shownRelation}>{sign(relation)}</g>}
     </g>
   );
 }

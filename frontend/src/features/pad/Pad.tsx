@@ -5,7 +5,7 @@ import type { Bench } from "../../api/types";
 import { Arrow } from "../../shared/Arrow";
 import { Said } from "../../shared/Said";
 import { KindSign } from "./KindSign";
-import { FIRST_KINDS, PAD_KINDS, padKind } from "./kinds";
+import { ALONGS, FIRST_KINDS, PAD_KINDS, padKind } from "./kinds";
 import styles from "./Pad.module.css";
 import type { Pad as PadHandle } from "./usePad";
 import { ValueKeys } from "./ValueKeys";
@@ -108,6 +108,21 @@ function Slots({ bench, pad }: { bench: Bench; pad: PadHandle }) {
           </button>
         );
       })}
+      {kind.measured && (
+        <fieldset className={styles.sides}>
+          <legend className="visually-hidden">Measured</legend>
+          {ALONGS.map(([along, said]) => (
+            <button
+              type="button"
+              key={along}
+              aria-pressed={pad.state.along === along}
+              onClick={() => pad.set({ along })}
+            >
+              {said}
+            </button>
+          ))}
+        </fieldset>
+      )}
       {kind.sides && (
         <fieldset className={styles.sides}>
           <legend className="visually-hidden">Towards</legend>

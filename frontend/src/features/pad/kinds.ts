@@ -8,8 +8,18 @@ export type PadEntry = {
   landmarks: string[];
   value: string;
   side: string | null;
+  along: Along;
   take: string;
 };
+
+export type Along = "straight" | "level" | "plumb";
+
+/** Ways of measuring, for the kinds where the artist chooses. */
+export const ALONGS: readonly [Along, string][] = [
+  ["straight", "straight"],
+  ["level", "across"],
+  ["plumb", "upright"],
+];
 
 export type PadKind = {
   key: string;
@@ -25,6 +35,8 @@ export type PadKind = {
   sides: readonly [string, string] | null;
   axis: 0 | 1 | null;
   inTakes: boolean;
+  /** Whether it can be measured straight, across or upright. */
+  measured?: true;
   /** What an empty value says, where it may be left empty. */
   none: string | null;
   toSighting: (entry: PadEntry) => Sighting;
@@ -143,10 +155,11 @@ export const PAD_KINDS: readonly PadKind[] = [
     axis: null,
     inTakes: false,
     none: null,
+    measured: true,
     toSighting: (e) => ({
       id: ID,
       kind: "part",
-      along: "straight",
+      along: e.along,
       ...pair(e),
       at: e.landmarks[2] ?? "",
       fraction: e.value,
@@ -163,10 +176,11 @@ export const PAD_KINDS: readonly PadKind[] = [
     axis: null,
     inTakes: false,
     none: "equal",
+    measured: true,
     toSighting: (e) => ({
       id: ID,
       kind: "match",
-      along: "straight",
+      along: e.along,
       ...pairs(e),
       ratio: e.value.trim() || "1",
     }),
@@ -241,17 +255,6 @@ export const FIRST_KINDS = 7;
 
 export function padKind(key: string): PadKind {
   return PAD_KINDS.find((each) => each.key === key) ?? (PAD_KINDS[0] as PadKind);
-}
-
-/** The pad's kind for a sighting or suggestion of the API. */
-export function padKindOf(kind: string, along?: string | null, axis?: string | null): string {
-  if (kind === "span") {
-    return along === "plumb" ? "upright" : along === "level" ? "across" : "straight";
-  }
-  if (kind === "order") {
-    return axis === "right" ? "righter" : "lower";
-  }
-  return kind === "drop" ? "plumb" : kind;
 }
 
 /** Towards which side the second landmark lies on the picture. */

@@ -1,7 +1,8 @@
 // The pad's state: landmarks in their slots, the kind, the value as typed or tapped. No DOM.
 import { useCallback, useMemo, useState } from "react";
 import type { Bench, Prompt, Sighting } from "../../api/types";
-import { type PadKind, type Place, padKind, padKindOf, sideOf } from "./kinds";
+import { heldAs } from "../../shared/readingKind";
+import { type Along, type PadKind, type Place, padKind, sideOf } from "./kinds";
 
 export type PadState = {
   kind: string;
@@ -13,6 +14,7 @@ export type PadState = {
   /** The value came from the reading being corrected: the next sign replaces it. */
   fresh: boolean;
   side: string | null;
+  along: Along;
   take: string | null;
   /** Id of the reading that is being corrected. */
   editing: string | null;
@@ -26,6 +28,7 @@ const EMPTY: PadState = {
   value: "",
   fresh: false,
   side: null,
+  along: "straight",
   take: null,
   editing: null,
 };
@@ -119,7 +122,7 @@ export function usePad(bench: Bench) {
     setState((old) => ({
       ...EMPTY,
       take: old.take,
-      kind: padKindOf(prompt.kind, prompt.along),
+      kind: heldAs(prompt.kind, prompt.along),
       slots: [prompt.start, prompt.end],
       active: 1,
       side: prompt.towards,
@@ -145,6 +148,7 @@ export function usePad(bench: Bench) {
       landmarks: state.slots.map((each) => each ?? ""),
       value: state.value.trim(),
       side,
+      along: state.along,
       take,
     });
     return state.editing ? { ...made, id: state.editing } : made;
@@ -190,7 +194,7 @@ type Entry = Bench["readings"][number]["entry"];
 
 function fromEntry(entry: Entry, old: PadState): PadState {
   const text = (name: string) => (entry[name] === undefined ? null : String(entry[name]));
-  const key = padKindOf(String(entry.kind), text("along"), text("axis"));
+  const key = heldAs(String(entry.kind), text("along"), text("axis"));
   const kind = padKind(key);
   const names =
     "first" in entry && Array.isArray(entry.first)
@@ -206,6 +210,7 @@ function fromEntry(entry: Entry, old: PadState): PadState {
     active: kind.slots.length - 1,
     value: raw === null ? "" : raw.replace(/^-/, ""),
     side: kind.sides ? (behind ? kind.sides[1] : (text("towards") ?? kind.sides[0])) : null,
+    along: (kind.measured && (text("along") as Along)) || "straight",
     take: text("take") ?? old.take,
   };
 }

@@ -1,5 +1,5 @@
 // Where each landmark goes on the sheet, from its left and top edges.
-import { Segmented } from "antd";
+import { Button, Segmented } from "antd";
 import { useState } from "react";
 import type { Bench, BenchLandmark } from "../../api/types";
 import { Said } from "../../shared/Said";
@@ -13,7 +13,13 @@ const STANDING: Record<string, string> = {
   loose: "loose",
 };
 
-export function Marks({ bench, onChoose }: { bench: Bench; onChoose: (id: string) => void }) {
+type Props = {
+  bench: Bench;
+  onChoose: (id: string) => void;
+  onLeave: (relation: string) => void;
+};
+
+export function Marks({ bench, onChoose, onLeave }: Props) {
   const [system, setSystem] = useState<string>(localStorage.getItem("zirkel.lengths") ?? "mm");
   const say = system === "mm" ? millimetres : inches;
   return (
@@ -55,6 +61,27 @@ export function Marks({ bench, onChoose }: { bench: Bench; onChoose: (id: string
           ))}
         </tbody>
       </table>
+      {bench.adopted.length > 0 && (
+        <>
+          <h2 className={`${styles.label} ${styles.green}`}>Drawn by</h2>
+          <ul className={styles.adopted}>
+            {bench.adopted.map((each) => (
+              <li key={each.id}>
+                <span>
+                  <Said text={each.said} />
+                </span>
+                <Button
+                  type="text"
+                  aria-label={`Leave out ${each.said}`}
+                  onClick={() => onLeave(each.id)}
+                >
+                  Leave out
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </>
   );
 }

@@ -1,6 +1,6 @@
 // Beside the picture: what to sight next and why, and what no longer agrees.
 import { Button } from "antd";
-import type { Bench, Prompt, Prompts } from "../../api/types";
+import type { Bench, Prompt, Prompts, Relation } from "../../api/types";
 import { Said } from "../../shared/Said";
 import styles from "./Prompter.module.css";
 
@@ -13,16 +13,31 @@ type Props = {
   onAnother: () => void;
   onAgain: (sighting: string) => void;
   onStrike: (sighting: string) => void;
+  onKeepAll: (sighting: string) => void;
   onPoint: (sighting: string | null) => void;
+  /** The suggestion pointed at, so that the picture can show what it would gain. */
+  onPointPrompt: (prompt: Prompt | null) => void;
+  relation: Relation | undefined;
+  relationCount: number;
+  onNextRelation: () => void;
+  onAdopt: (relation: Relation) => void;
+  onShowUnchecked: () => void;
 };
 
 export function Prompter(props: Props) {
   const { bench, prompts, turn } = props;
   const all = prompts ? [...prompts.sightings, ...prompts.checks] : [];
+  const standing = bench.doubts.filter((each) => !each.kept);
   const prompt = all.length ? all[turn % all.length] : undefined;
   return (
     <div className={styles.prompter}>
-      <section aria-label="Sight next">
+      <section
+        aria-label="Sight next"
+        onPointerEnter={() => props.onPointPrompt(prompt ?? null)}
+        onPointerLeave={() => props.onPointPrompt(null)}
+        onFocus={() => props.onPointPrompt(prompt ?? null)}
+        onBlur={() => props.onPointPrompt(null)}
+      >
         <h2 className={styles.label}>{prompt?.checks.length ? "Check next" : "Sight next"}</h2>
         {prompt ? (
           <>
@@ -47,7 +62,7 @@ export function Prompter(props: Props) {
           <p className={styles.because}>{firstSteps(bench)}</p>
         )}
       </section>
-      {bench.doubts.slice(0, 3).map((doubt) => (
+      {standing.slice(0, 3).map((doubt) => (
         <section
           key={doubt.sighting}
           aria-label="Doesn't agree"
@@ -64,6 +79,9 @@ export function Prompter(props: Props) {
           <div className={styles.actions}>
             <Button onClick={() => props.onAgain(doubt.sighting)}>Sight again</Button>
             <Button onClick={() => props.onStrike(doubt.sighting)}>Strike</Button>
+            <Button type="text" onClick={() => props.onKeepAll(doubt.sighting)}>
+              Keep
+            </Button>
           </div>
         </section>
       ))}
@@ -76,6 +94,50 @@ export function Prompter(props: Props) {
             <p className={styles.because}>{each.warning}</p>
           </section>
         ))}
+      {props.relation && (
+        <section aria-label="Simple here">
+          <h2 className={`${styles.label} ${styles.green}`}>Simple here</h2>
+          <p className={styles.said}>
+            <Said text={props.relation.said} />.
+          </p>
+          <div className={styles.actions}>
+            <Button
+              onClick={() => props.relation && props.onAdopt(props.relation)}
+              aria-keyshortcuts="Shift+D"
+            >
+              Draw by it
+            </Button>
+            <Button
+              type="text"
+              onClick={props.onNextRelation}
+              disabled={props.relationCount < 2}
+              aria-keyshortcuts="Shift+S"
+            >
+              Another
+            </Button>
+          </div>
+        </section>
+      )}
+      {prompts && prompts.unchecked.length > 0 && (
+        <section aria-label="Not checked by anything">
+          <h2 className={styles.label}>Not checked by anything</h2>
+          <p className={styles.because}>
+            {prompts.unchecked.length === 1
+              ? "One reading could be wrong and nothing would notice."
+              : `${prompts.unchecked.length} readings could be wrong and nothing would notice.`}
+          </p>
+          <div className={styles.actions}>
+            {prompts.checks[0] && (
+              <Button onClick={() => prompts.checks[0] && props.onTake(prompts.checks[0])}>
+                Check {prompts.checks[0].checks.length} of them
+              </Button>
+            )}
+            <Button type="text" onClick={props.onShowUnchecked}>
+              Show them
+            </Button>
+          </div>
+        </section>
+      )}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 // The list of readings: each as said, how it fits, and what can be done about it.
-import { Button } from "antd";
+import { Button, Segmented } from "antd";
 import { useState } from "react";
 import type { Bench, BenchReading } from "../../api/types";
 import { Said } from "../../shared/Said";
@@ -7,6 +7,8 @@ import styles from "./Prompter.module.css";
 
 type Props = {
   bench: Bench;
+  /** Whether to begin with those that nothing checks. */
+  onlyUnchecked: boolean;
   onEdit: (id: string) => void;
   onStrike: (id: string, struck: boolean) => void;
   onRemove: (id: string) => void;
@@ -22,8 +24,10 @@ const STATE: Record<string, string> = {
 
 export function Readings(props: Props) {
   const [selected, setSelected] = useState<string | null>(null);
-  const newestFirst = [...props.bench.readings].reverse();
-  if (!newestFirst.length) {
+  const [only, setOnly] = useState(props.onlyUnchecked);
+  const unchecked = props.bench.readings.filter((each) => each.state === "unchecked");
+  const newestFirst = [...(only ? unchecked : props.bench.readings)].reverse();
+  if (!props.bench.readings.length) {
     return (
       <p className={styles.because}>
         No readings yet. Tap two landmarks, choose how the stick is held, count, keep.
@@ -31,17 +35,28 @@ export function Readings(props: Props) {
     );
   }
   return (
-    <ol className={styles.readings} aria-label="Readings, newest first">
-      {newestFirst.map((each) => (
-        <Reading
-          key={each.id}
-          reading={each}
-          selected={each.id === selected}
-          onSelect={() => setSelected(each.id === selected ? null : each.id)}
-          {...props}
-        />
-      ))}
-    </ol>
+    <>
+      <Segmented
+        block
+        options={[
+          { label: `All ${props.bench.readings.length}`, value: "all" },
+          { label: `Unchecked ${unchecked.length}`, value: "unchecked" },
+        ]}
+        value={only ? "unchecked" : "all"}
+        onChange={(value) => setOnly(value === "unchecked")}
+      />
+      <ol className={styles.readings} aria-label="Readings, newest first">
+        {newestFirst.map((each) => (
+          <Reading
+            key={each.id}
+            reading={each}
+            selected={each.id === selected}
+            onSelect={() => setSelected(each.id === selected ? null : each.id)}
+            {...props}
+          />
+        ))}
+      </ol>
+    </>
   );
 }
 

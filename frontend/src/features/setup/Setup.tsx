@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { Bench, Change } from "../../api/types";
 import { SheetChooser } from "../../shared/SheetChooser";
 import styles from "./Setup.module.css";
+import { Trust } from "./Trust";
 
 type Props = {
   bench: Bench;
@@ -36,6 +37,7 @@ export function Setup({ bench, onChange }: Props) {
           onChange={(chosen) => make({ type: "set_sheet", sheet: chosen })}
         />
       </section>
+      <Trust bench={bench} make={make} />
       <Landmarks bench={bench} make={make} />
       <Shapes bench={bench} make={make} />
     </div>

@@ -14,6 +14,7 @@ from zirkel.actions.changes.landmarks import (
     RemoveLandmark,
     RemoveShape,
 )
+from zirkel.actions.changes.relations import AdoptRelation, LeaveRelation
 from zirkel.actions.changes.settings import (
     SetMethod,
     SetPlacement,
@@ -25,6 +26,7 @@ from zirkel.actions.changes.settings import (
 )
 from zirkel.actions.changes.sightings import (
     EditSighting,
+    KeepSighting,
     RemoveSighting,
     StrikeSighting,
     TakeSighting,
@@ -34,6 +36,9 @@ AnyChange = Annotated[
     TakeSighting
     | EditSighting
     | StrikeSighting
+    | KeepSighting
+    | AdoptRelation
+    | LeaveRelation
     | RemoveSighting
     | AddLandmark
     | EditLandmark

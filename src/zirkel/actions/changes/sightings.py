@@ -15,6 +15,9 @@ from zirkel.studyfile.entries import Id
 from zirkel.studyfile.references import sighting_problems
 from zirkel.studyfile.sightings import AnySighting, sighting_to_core
 
+KEPT = "kept"
+"""Field of a reading that the artist keeps although the others contradict it."""
+
 
 class TakeSighting(Change):
     """Add a reading. Its id is given by Zirkel, whatever the request calls it."""
@@ -71,6 +74,22 @@ class StrikeSighting(Change):
         """Which reading."""
         verb = "Strike" if self.struck else "Take up again"
         return f"{verb} {say_reading(after, _find(after, self.id))}"
+
+
+class KeepSighting(Change):
+    """Keep a doubted reading against the others: it is not asked about again."""
+
+    type: Literal["keep_sighting"] = "keep_sighting"
+    id: Id
+
+    def made(self, study: Study) -> Study:
+        """The study with that reading marked as kept."""
+        reading = _find(study, self.id)
+        return _with(study, replace(reading, extra={**reading.extra, KEPT: True}))
+
+    def label(self, before: Study, after: Study) -> str:
+        """Which reading."""
+        return f"Keep {say_reading(after, _find(after, self.id))}"
 
 
 class RemoveSighting(Change):

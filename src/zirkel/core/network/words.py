@@ -99,6 +99,16 @@ def one_unit(study: Study) -> float:
     return 100.0 if isinstance(study.unit, UnitLength) else 1.0
 
 
+def say_sigma(sighting: Sighting, factor: float, in_mm: bool) -> str:
+    """A kind's standard deviation, on a reading like this one, as it is said at the easel."""
+    sigma = sighting.default_sigma(in_mm) * factor
+    if sighting.period is not None:
+        return f"±{sigma:.1f}°"
+    if in_mm and sighting.kind in ("span", "drop", "level", "run", "order"):
+        return f"±{sigma:.1f} mm"
+    return f"±{sigma:.3f}"
+
+
 def slack(study: Study, sd: float) -> str:
     """A standard deviation in the sheet's millimetres where its unit is known, else in units."""
     if isinstance(study.unit, UnitLength):

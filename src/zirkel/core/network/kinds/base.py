@@ -172,6 +172,12 @@ class Sighting(ABC):
             if each.metadata.get("role") in ("landmark", "pair")
         ]
 
+    @classmethod
+    def landmark_slots(cls) -> list[tuple[str, str]]:
+        """(name in the record, role) of the fields that name landmarks, in their order."""
+        roles = [(each.name, each.metadata.get("role", "")) for each in fields(cls)]
+        return [(name, role) for name, role in roles if role in ("landmark", "pair")]
+
     @property
     def value(self) -> float:
         """What was read, in the file's unit."""
