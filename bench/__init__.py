@@ -1,0 +1,1 @@
+"""Measurements, outside the test run: `make bench`, or `python -m bench [core|browser|quality]`."""

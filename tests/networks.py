@@ -59,10 +59,13 @@ class RandomNetwork:
         tap: float = 0.15,
         noise: bool = True,
         drifts: tuple[float, ...] = (0.0, 0.0),
+        firm: bool = False,
     ) -> None:
+        """`firm`: every landmark's first two readings are a drop and a level, so that it is held."""
         self.rng = np.random.default_rng(seed)
         self.kinds = kinds
         self.noise = noise
+        self.firm: str | None = None
         self.drifts = drifts
         self.names = [f"p{i}" for i in range(n)]
         self.truth = dict(zip(self.names, self.rng.uniform(0.0, 3.0, (n, 2)), strict=True))
@@ -72,6 +75,8 @@ class RandomNetwork:
         for i in range(1, n):
             wanted = len(self.readings) + (per if i > 1 else 2)
             while len(self.readings) < wanted:
+                had = per - (wanted - len(self.readings)) if i > 1 else 2
+                self.firm = "dl"[had] if firm and had < 2 else None
                 self._add(int(self.rng.integers(i)), i)
         taps = np.array([self.truth[name] for name in self.names])
         way = self.rng.normal(0.0, 1.0, (n, 2))
@@ -95,7 +100,8 @@ class RandomNetwork:
         if np.hypot(*d) < 0.3:
             return
         take = int(self.rng.integers(len(self.drifts)))
-        asked = self._asked(self.kinds[int(self.rng.integers(len(self.kinds)))], a, b, d, take)
+        kind = self.firm or self.kinds[int(self.rng.integers(len(self.kinds)))]
+        asked = self._asked(kind, a, b, d, take)
         if asked is None:
             return
         drift = self.drifts[take]

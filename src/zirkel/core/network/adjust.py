@@ -28,6 +28,7 @@ from typing import NamedTuple
 
 import numpy as np
 from scipy.linalg import lapack
+from scipy.special import ndtri
 
 from zirkel.core.network.assemble import (
     Linear,
@@ -71,14 +72,18 @@ FEW_WRONG = 2
 AS_TAPPED = 0.3
 """How far, in units, a landmark may lie from where it was tapped and still be the one meant."""
 
-CONVINCING, CONVINCING_COST = 3.5, 1.65
-"""Largest standardized residual, and excess of the cost in its own standard deviations, up to
-which a solution is not suspected of being a mirror image."""
+BY_CHANCE, CONVINCING_COST = 0.03, 1.65
+"""Chance, over all readings, of a standardized residual as large as the largest, and excess of the
+cost in its own standard deviations, up to which a solution is not suspected of being a mirror
+image."""
+
+EFFORT = 200
+"""Landmarks times tries of each sort: large networks get fewer."""
 
 LEAP, LEAP_MM = 0.4, 60.0
 """Longest step of one coordinate at a time, in units and where readings are millimetres."""
 
-THUMBNAIL_SIGMAS = (0.5, 0.5, 1.0, 2.0, 4.0)
+THUMBNAIL_SIGMAS = (0.5, 1.0, 3.0)
 """How far off, in units, the thumbnail is taken to be at each step of coming near."""
 
 
@@ -110,7 +115,7 @@ class Adjustment:
     def convincing(self) -> bool:
         """Whether the readings agree well enough not to suspect a mirror image."""
         strain = np.abs(self.standardized[self.weight > 0])
-        if not self.converged or (strain > CONVINCING).any():
+        if not self.converged or (strain > -ndtri(BY_CHANCE / (len(strain) + 1))).any():
             return False
         return self.cost <= self.freedom + CONVINCING_COST * np.sqrt(2.0 * max(self.freedom, 1))
 
@@ -182,7 +187,7 @@ def other_beginnings(net: Network, weight: Array) -> Iterator[tuple[Array, Array
     places, _ = come_near(free, weight, free.start)
     yield come_near(net, weight, on_datum(net.study, places))
     shake = np.random.default_rng(len(net.ids))
-    for _ in range(MOST_SHAKES):
+    for _ in range(min(MOST_SHAKES, EFFORT // max(1, len(net.ids)))):
         shaken = places + shake.normal(0.0, SHAKE, places.shape)
         yield come_near(net, weight, on_datum(net.study, shaken))
 
@@ -191,13 +196,14 @@ def put_right_while_better(found: Adjustment) -> Adjustment:
     """Put strained landmarks where their readings agree and descend again, while it helps:
     all together first; one at a time where a wrong reading or two would not explain the strain."""
     net, weight = found.network, found.weight
-    for _ in range(MOST_LOOKS):
+    most = min(MOST_MOVED, EFFORT // max(1, len(net.ids)))
+    for _ in range(min(MOST_LOOKS, most)):
         if found.convincing:
             break
         doubtful = strained(net, found.standardized)
         better = _first_better(found, [put_right(net, found.places, weight, doubtful)])
         if better is None and not explained_by_few(found):
-            moves = (elsewhere(net, found.places, weight, int(i)) for i in doubtful[:MOST_MOVED])
+            moves = (elsewhere(net, found.places, weight, int(i)) for i in doubtful[:most])
             better = _first_better(found, moves)
         if better is None:
             break

@@ -54,6 +54,12 @@ class Group:
     """(k, L) landmark numbers."""
     take: Indices
     """(k,) take numbers; t where a reading has none."""
+    wide: bool
+    """Whether its rows are long ones."""
+    local: slice
+    """The readings' place among the rows of their bucket."""
+    entries: int
+    """How many entries of a row are by places."""
 
     @property
     def rows(self) -> slice:
@@ -138,11 +144,11 @@ def build(study: Study, start: Array) -> Network:
     ids = tuple(each.id for each in study.landmarks)
     index = {each: i for i, each in enumerate(ids)}
     used = [s for s in study.sightings if s.holds and not s.struck]
+    joined = {s.id: s.landmarks for s in used}
     takes = tuple(dict.fromkeys(s.take_name for s in used if s.take_name is not None))
-    width = {s.id: len(s.landmarks) for s in used}
-    used.sort(key=lambda s: (width[s.id] > 2, s.kind))
+    used.sort(key=lambda s: (len(joined[s.id]) > 2, s.family or s.kind))
     datum = _datum(study, index, start, len(takes))
-    groups = tuple(_groups(used, index, takes, start))
+    groups = tuple(_groups(used, joined, index, takes, start))
     buckets = tuple(_buckets(groups, datum, 2 * len(ids)))
     rows = [np.repeat(np.arange(b.rows.start, b.rows.stop), b.full.shape[1]) for b in buckets]
     return Network(
@@ -186,22 +192,37 @@ def sigmas(sightings: Sequence[Sighting], study: Study) -> Array:
 
 
 def _groups(
-    used: Sequence[Sighting], index: dict[str, int], takes: tuple[str, ...], start: Array
+    used: Sequence[Sighting],
+    joined: dict[str, tuple[str, ...]],
+    index: dict[str, int],
+    takes: tuple[str, ...],
+    start: Array,
 ) -> list[Group]:
     made: list[Group] = []
-    first = 0
+    first = narrow = 0
     take_number = {name: i for i, name in enumerate(takes)}
-    for _, members in groupby(used, key=lambda s: s.kind):
+    for _, members in groupby(used, key=lambda s: s.family or s.kind):
         readings = list(members)
-        kind = type(readings[0])
-        where = np.array([[index[each] for each in s.landmarks] for s in readings], dtype=np.intp)
-        take = np.array(
-            [len(takes) if s.take_name is None else take_number[s.take_name] for s in readings],
-            dtype=np.intp,
+        k = len(readings)
+        where = np.array([[index[n] for n in joined[s.id]] for s in readings], dtype=np.intp)
+        take = [take_number.get(s.take_name or "", len(takes)) for s in readings]
+        wide = where.shape[1] > 2
+        if not wide:
+            narrow = first + k
+        local = slice(first - narrow, first - narrow + k) if wide else slice(first, first + k)
+        made.append(
+            Group(
+                kind=type(readings[0]),
+                first=first,
+                columns=type(readings[0]).columns(readings, start[where]),
+                where=where,
+                take=np.array(take, dtype=np.intp),
+                wide=wide,
+                local=local,
+                entries=2 * where.shape[1],
+            )
         )
-        columns = kind.columns(readings, start[where])
-        made.append(Group(kind, first, columns, where, take))
-        first += len(readings)
+        first += k
     return made
 
 
@@ -256,7 +277,7 @@ def moved(datum: Datum, places: Array, drifts: Array, step: Array) -> tuple[Arra
 
 def _buckets(groups: Sequence[Group], datum: Datum, drift_from: int) -> list[Bucket]:
     made: list[Bucket] = []
-    for wide, members in groupby(groups, key=lambda g: g.where.shape[1] > 2):
+    for wide, members in groupby(groups, key=lambda g: g.wide):
         full = np.concatenate([_coordinates(g, wide, drift_from) for g in members])
         first = made[-1].rows.stop if made else 0
         unknown = datum.column[full]
@@ -285,7 +306,7 @@ def linearize(net: Network, places: Array, drifts: Array, weight: Array) -> Line
     for group in net.groups:
         made = group.kind.equation(group.columns, places[group.where], drift_of[group.take])
         misfit[group.rows] = group.kind.misfit(group.columns.reading - made.fitted)
-        _enter(raw, net, group, made.by_place, made.by_drift)
+        _enter(raw, group, made.by_place, made.by_drift)
     normal, rhs, entries, cost = _sum_up(
         net, raw, misfit * weight, weight, gains(net.datum, places)
     )
@@ -306,8 +327,7 @@ def curvature(net: Network, places: Array, drifts: Array, pull: Array) -> Array:
         p, e = places[group.where], drift_of[group.take]
         here = group.kind.equation(group.columns, p, e)
         k, count = len(p), group.where.shape[1]
-        number, rows = _place_in_bucket(net, group)
-        bends = raw[number][rows]
+        bends = raw[-1 if group.wide else 0][group.local]
         for c in range(2 * count):
             beside = p.copy()
             beside[:, c // 2, c % 2] += CURVATURE_STEP
@@ -336,7 +356,7 @@ def linearize_coming_near(net: Network, places: Array, weight: Array) -> Linear:
         made = group.kind.approach(group.columns, places[group.where])
         misfit[group.rows] = made.misclosure
         stretch[group.rows] = made.stretch
-        _enter(raw, net, group, made.by_place, None)
+        _enter(raw, group, made.by_place, None)
     sharp = weight / stretch
     softened = sharp / np.sqrt(1.0 + (misfit * sharp / GROSS) ** 2)
     normal, rhs, entries, cost = _sum_up(
@@ -351,22 +371,16 @@ def _blank_entries(net: Network) -> tuple[Array, ...]:
 
 
 def _enter(
-    raw: tuple[Array, ...], net: Network, group: Group, by_place: Array, by_drift: Array | None
+    raw: tuple[Array, ...], group: Group, by_place: Array, by_drift: Array | None
 ) -> None:
-    number, rows = _place_in_bucket(net, group)
-    raw[number][rows, : 2 * group.where.shape[1]] = by_place.reshape(len(group.where), -1)
+    rows = raw[-1 if group.wide else 0][group.local]
+    rows[:, : group.entries] = by_place.reshape(len(by_place), -1)
     if by_drift is not None:
-        raw[number][rows, 4] = by_drift
+        rows[:, 4] = by_drift
 
 
 def _added_up(places: Indices, values: Array, length: int) -> Array:
     return np.bincount(places, values, length).astype(float, copy=False)
-
-
-def _place_in_bucket(net: Network, group: Group) -> tuple[int, slice]:
-    number = len(net.buckets) - 1 if group.where.shape[1] > 2 else 0
-    first = group.first - net.buckets[number].rows.start
-    return number, slice(first, first + len(group.where))
 
 
 def _sum_up(

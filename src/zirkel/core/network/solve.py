@@ -83,7 +83,8 @@ def solve(study: Study) -> Solution:
     adjusted = adjust(study)
     looseness = place_looseness(adjusted)
     names = adjusted.network.ids
-    directions = [slide_direction(each) for each in looseness]
+    held = not adjusted.loose.shape[1]
+    directions = [None if held else slide_direction(each) for each in looseness]
     return Solution(
         landmarks=_places(adjusted, directions),
         loose=tuple(
@@ -116,20 +117,23 @@ def slide_direction(looseness: Array) -> str | float | None:
 
 def _places(adjusted: Adjustment, directions: list[str | float | None]) -> dict[str, Place]:
     covariance = place_covariance(adjusted)
+    places = adjusted.places.tolist()
+    sds = np.sqrt(np.maximum(covariance[:, (0, 1), (0, 1)], 0.0)).tolist()
+    shared = covariance[:, 0, 1].tolist()
     made = {}
     for i, name in enumerate(adjusted.network.ids):
-        x, y = (float(each) for each in adjusted.places[i])
+        x, y = places[i]
         knows_x = directions[i] in (None, "plumb")
         knows_y = directions[i] in (None, "level")
-        sd_x, sd_y = (math.sqrt(max(0.0, covariance[i, axis, axis])) for axis in (0, 1))
+        sd_x, sd_y = sds[i]
         both = knows_x and knows_y
-        corr = covariance[i, 0, 1] / (sd_x * sd_y) if both and sd_x * sd_y > 0 else 0.0
+        corr = shared[i] / (sd_x * sd_y) if both and sd_x * sd_y > 0 else 0.0
         made[name] = Place(
             x=x if knows_x else None,
             y=y if knows_y else None,
             sd_x=sd_x if knows_x else None,
             sd_y=sd_y if knows_y else None,
-            corr=float(np.clip(corr, -1.0, 1.0)) if both else None,
+            corr=min(1.0, max(-1.0, corr)) if both else None,
             held_x=x,
             held_y=y,
         )
@@ -140,6 +144,8 @@ def _readings(adjusted: Adjustment) -> dict[str, Checked]:
     net = adjusted.network
     row_of = net.row_of()
     covariance = place_covariance(adjusted)
+    standardized = adjusted.standardized.tolist()
+    residual, redundancy = adjusted.linear.residual.tolist(), adjusted.redundancy.tolist()
     made = {}
     for each in net.study.sightings:
         if each.struck:
@@ -149,11 +155,11 @@ def _readings(adjusted: Adjustment) -> dict[str, Checked]:
             made[each.id] = Checked(min(gap, 0.0), min(gap, 0.0) / sd, None)
             continue
         row = row_of[each.id]
-        w = float(adjusted.standardized[row])
+        w = standardized[row]
         made[each.id] = Checked(
-            residual=float(adjusted.linear.residual[row]) / each.inside,
+            residual=residual[row] / each.inside,
             standardized=None if math.isnan(w) else w,
-            redundancy=float(adjusted.redundancy[row]),
+            redundancy=redundancy[row],
         )
     return made
 

@@ -32,6 +32,7 @@ class Alignment(Sighting):
     """What both alignments share: all but the axis they are read across."""
 
     value_field: ClassVar[str | None] = "offset"
+    family: ClassVar[str] = "alignment"
     axis: ClassVar[int]
     forward: ClassVar[str]
     backward: ClassVar[str]
@@ -57,7 +58,7 @@ class Alignment(Sighting):
     def columns(cls, readings: Sequence[Self], start: Array) -> Columns:
         """The offsets, and the axis as a unit vector for each reading."""
         aim = np.zeros((len(readings), 2))
-        aim[:, cls.axis] = 1.0
+        aim[np.arange(len(readings)), [each.axis for each in readings]] = 1.0
         return plain_columns(readings)._replace(aim=aim)
 
     @classmethod

@@ -137,6 +137,8 @@ class Sighting(ABC):
     """One reading taken from the subject. Subclasses are the kinds."""
 
     kind: ClassVar[str]
+    family: ClassVar[str] = ""
+    """Kinds of one family share their equation and are computed together; empty: stands alone."""
     inside: ClassVar[float] = 1.0
     """Factor from the file's unit of the value to the one computed with (degrees to radians)."""
     period: ClassVar[float | None] = None
@@ -269,13 +271,11 @@ def directed_columns(readings: Sequence[Any], signs: Array | None = None) -> Col
 def directions(c: Columns, d: Array) -> Array:
     """Unit vectors (k, 2) along which the spans d (k, 2) are measured.
 
-    Straight spans of no length have no direction: theirs is zero, so that they pull at nothing.
+    `aim` is zero where they are straight. A straight span of no length has no direction: its own
+    is then zero, so that it pulls at nothing.
     """
-    if not c.free.any():
-        return c.aim
-    length = np.hypot(d[:, 0], d[:, 1])
-    along = d / np.maximum(length, TINY)[:, None]
-    return np.where((c.free & (length > TINY))[:, None], along, c.aim)
+    length = np.sqrt(dot(d, d))
+    return c.aim + d * (c.free / np.maximum(length, TINY))[:, None]
 
 
 def dot(a: Array, b: Array) -> Array:

@@ -90,4 +90,4 @@ def _measure(c: Columns, d: Array) -> tuple[Array, Array]:
     """Direction (k, 2), turned so that the measure comes out positive, and measure (k,)."""
     u = directions(c, d)
     signed = dot(u, d)
-    return u * np.where(signed < 0, -1.0, 1.0)[:, None], np.abs(signed)
+    return u * np.copysign(1.0, signed)[:, None], np.abs(signed)
