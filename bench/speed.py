@@ -9,8 +9,8 @@ from collections.abc import Callable
 
 import numpy as np
 from scipy.optimize import least_squares
-
 from tests.networks import RandomNetwork
+
 from zirkel.core.network import adjust as adjusting
 from zirkel.core.network.adjust import adjust
 from zirkel.core.network.assemble import Network, linearize
@@ -34,9 +34,14 @@ def clock(run: Callable[[], object], times: int = 9) -> float:
     return statistics.median(taken)
 
 
-def study_of(n: int, seed: int) -> Study:
+def network_of(n: int, seed: int) -> RandomNetwork:
     """n landmarks and about 3 n readings, from a thumbnail 0.15 units off."""
-    return RandomNetwork(seed, n=n, per=3, kinds="sssttpm", tap=0.15, firm=True).study
+    return RandomNetwork(seed, n=n, per=3, kinds="sssttpm", tap=0.15, firm=True)
+
+
+def study_of(n: int, seed: int) -> Study:
+    """Its study."""
+    return network_of(n, seed).study
 
 
 def held_studies(n: int) -> list[Study]:

@@ -61,7 +61,7 @@ class RandomNetwork:
         drifts: tuple[float, ...] = (0.0, 0.0),
         firm: bool = False,
     ) -> None:
-        """`firm`: every landmark's first two readings are a drop and a level, so that it is held."""
+        """`firm`: every landmark's first readings are a drop and a level, so that it is held."""
         self.rng = np.random.default_rng(seed)
         self.kinds = kinds
         self.noise = noise

@@ -19,6 +19,7 @@ from zirkel.core.network.words import (
     say_reading,
     say_value,
     take_warning,
+    words_of,
 )
 from zirkel.core.sheet.plan import Mark, Plan, make_plan
 from zirkel.core.study import Study, UnitLength, UnitPair
@@ -311,6 +312,7 @@ def _thumbnail_on_sheet(study: Study, plan: Plan) -> dict[str, tuple[float, floa
 
 def _readings(study: Study, solution: Solution) -> list[BenchReading]:
     doubted = {each.sighting for each in solution.doubts}
+    words = words_of(study)
     made = []
     for each in study.sightings:
         fit = solution.readings.get(each.id)
@@ -324,7 +326,7 @@ def _readings(study: Study, solution: Solution) -> list[BenchReading]:
         made.append(
             BenchReading(
                 id=each.id,
-                said=say_reading(study, each),
+                said=each.said(words),
                 landmarks=list(each.landmarks),
                 take=each.take_name,
                 state=state,

@@ -23,7 +23,7 @@ def change_study(
         raise StaleVersion(based_on, before.version)
     after = change.made(before.study)
     label = change.label(before.study, after)
-    return bench_of(store.change(study_id, based_on, label, after, token))
+    return bench_of(store.change(study_id, based_on, label, after, token, before.study))
 
 
 def undo_change(store: Store, study_id: int, based_on: int, token: str | None = None) -> Bench:

@@ -99,24 +99,30 @@ class Store:
             return session.get(ReceiptRow, (study_id, token)) is not None
 
     def change(
-        self, study_id: int, based_on: int, label: str, after: Study, token: str | None = None
+        self,
+        study_id: int,
+        based_on: int,
+        label: str,
+        after: Study,
+        token: str | None = None,
+        before: Study | None = None,
     ) -> Stored:
         """Replace a study's state by another, as one change that can be undone.
 
         StaleVersion unless it was based on the version now stored. A token that has been seen
-        before makes no second change.
+        before makes no second change. `before` saves reading the version it was based on again.
         """
         with self._session(writes=True) as session, session.begin():
             row = _row(session, study_id)
             if _seen(session, study_id, token):
                 return _stored(session, row)
             _expect(row, based_on)
-            patches = difference(_stored(session, row).study, after)
+            patches = difference(before or _study(session, row), after)
             if patches:
                 apply(session, row, patches)
                 _log(session, row, label, patches)
                 _touch(row)
-            return _stored(session, row)
+            return _stored(session, row, after)
 
     def undo(self, study_id: int, based_on: int, token: str | None = None) -> Stored:
         """Take back the last change that stands; nothing happens if there is none."""
@@ -212,13 +218,13 @@ def _first_undone(session: Session, study_id: int) -> ChangeRow | None:
     )
 
 
-def _stored(session: Session, row: StudyRow) -> Stored:
+def _stored(session: Session, row: StudyRow, study: Study | None = None) -> Stored:
     session.flush()
     undo, redo = _last_standing(session, row.id), _first_undone(session, row.id)
     return Stored(
         id=row.id,
         version=row.version,
-        study=_study(session, row),
+        study=study or _study(session, row),
         changed_at=row.changed_at,
         undo=undo.label if undo else None,
         redo=redo.label if redo else None,

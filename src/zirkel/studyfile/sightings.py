@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import MISSING, fields
+from functools import cache
 from typing import TYPE_CHECKING, Annotated, Any, Literal, Union
 
 from pydantic import BaseModel, ConfigDict, Field, create_model
@@ -74,11 +75,23 @@ def sighting_to_core(entry: Any) -> Sighting:
 
 def sighting_to_file(sighting: Sighting, with_defaults: bool = False) -> dict[str, Any]:
     """The sighting as the file has it; its kind's value is left out only if at its default."""
-    values = {
-        each.name: getattr(sighting, each.name) for each in fields(sighting) if each.name != "extra"
-    }
-    model = MODELS[sighting.kind](**values, **dict(sighting.extra))
-    written = model.model_dump(mode="json", by_alias=True, exclude_defaults=True)
-    if with_defaults and sighting.value_field is not None:
-        written[sighting.value_field] = sighting.value
-    return {"id": sighting.id, "kind": sighting.kind, **written}
+    written: dict[str, Any] = {"id": sighting.id, "kind": sighting.kind}
+    for name, file_name, default in _written_fields(type(sighting)):
+        value = getattr(sighting, name)
+        kept = with_defaults and name == sighting.value_field
+        if kept or value != default:
+            written[file_name] = list(value) if isinstance(value, tuple) else value
+    return {**written, **sighting.extra}
+
+
+@cache
+def _written_fields(kind: type[Sighting]) -> tuple[tuple[str, str, Any], ...]:
+    """(name in the record, name in the file, default) of a kind's fields, its own before the
+    common ones."""
+    model = MODELS[kind.kind].model_fields
+    found = [
+        (each.name, model[each.name].alias or each.name, each.default)
+        for each in fields(kind)
+        if each.name not in ("id", "extra")
+    ]
+    return tuple(sorted(found, key=lambda each: each[0] in COMMON))

@@ -370,9 +370,7 @@ def _blank_entries(net: Network) -> tuple[Array, ...]:
     return tuple(np.zeros(bucket.full.shape) for bucket in net.buckets)
 
 
-def _enter(
-    raw: tuple[Array, ...], group: Group, by_place: Array, by_drift: Array | None
-) -> None:
+def _enter(raw: tuple[Array, ...], group: Group, by_place: Array, by_drift: Array | None) -> None:
     rows = raw[-1 if group.wide else 0][group.local]
     rows[:, : group.entries] = by_place.reshape(len(by_place), -1)
     if by_drift is not None:

@@ -1,7 +1,7 @@
 """Doubts: which readings the others contradict, worst first.
 
 Data snooping after W. Baarda (1968): the reading with the largest standardized residual beyond
-3.29 (two-sided alpha = 0.001) is struck, the network adjusted again, and so on until none is left.
+3.29 (two-sided alpha = 0.001; a little more in drawings of over a hundred readings) is struck, the network adjusted again, and so on until none is left.
 The value the others expect is the fitted value once the reading is struck.
 
 Two readings that check only each other have residuals that are perfectly correlated: no
@@ -14,13 +14,21 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
+from scipy.special import ndtri
 
 from zirkel.core.network.adjust import Adjustment, place_covariance, readjust
 from zirkel.core.network.kinds import Sighting
 from zirkel.core.network.kinds.base import Array
 
 DOUBTFUL = 3.29
-"""Standardized residual beyond which a reading is doubted."""
+"""Standardized residual beyond which a reading is doubted, in drawings of up to a hundred readings
+that others check."""
+
+FALSE_ALARMS = 0.1
+"""Chance of doubting any reading of a clean drawing, however many readings it has."""
+
+CHECKED = 0.01
+"""Redundancy from which a reading counts as checked at all."""
 
 RIVAL = 0.98
 """Correlation of residuals from which two readings can't be told apart."""
@@ -58,9 +66,19 @@ def find_doubts(adjusted: Adjustment) -> tuple[Doubt, ...]:
 
 def _worst(now: Adjustment) -> int | None:
     standing = np.where(now.weight > 0, np.nan_to_num(np.abs(now.standardized)), 0.0)
-    if not len(standing) or standing.max() <= DOUBTFUL:
+    if not len(standing) or standing.max() <= threshold(now):
         return None
     return int(np.argmax(standing))
+
+
+def threshold(now: Adjustment) -> float:
+    """The standardized residual beyond which a reading is doubted.
+
+    3.29 is passed by one reading in a thousand by chance. Among more than a hundred, that would
+    make false alarms common: there it rises so that they stay at one drawing in ten.
+    """
+    checked = int(((now.redundancy > CHECKED) & (now.weight > 0)).sum())
+    return max(DOUBTFUL, float(-ndtri(FALSE_ALARMS / 2.0 / max(1, checked))))
 
 
 def _doubt(now: Adjustment, after: Adjustment, row: int) -> Doubt:

@@ -9,7 +9,8 @@ component of a kind is
 
 the network is adjusted again with the new weights and the estimate repeated until it settles
 (W. Foerstner, 1979, A method for estimating variance and covariance components). Its standard
-deviation is about f_k / sqrt(2 sum r_i). Readings that the others contradict are set aside first.
+deviation is about f_k / sqrt(2 sum r_i). In each round, readings that the others contradict under
+the present sigmas are set aside.
 """
 
 from __future__ import annotations
@@ -19,7 +20,9 @@ from dataclasses import dataclass
 import numpy as np
 
 from zirkel.core.network.adjust import Adjustment, readjust
-from zirkel.core.network.doubts import find_doubts
+
+GROSS = 4.0
+"""Standardized residual from which a reading tells of a slip and not of the usual error."""
 
 ROUNDS = 8
 SETTLED = 0.005
@@ -53,15 +56,10 @@ def personal_trust(adjusted: Adjustment) -> tuple[Component, ...]:
     net = adjusted.network
     kinds = np.array([each.kind for each in net.sightings])
     own = np.array([each.sigma is not None for each in net.sightings], dtype=bool)
-    row_of = net.row_of()
-    base = adjusted.weight.copy()
-    for doubt in find_doubts(adjusted):
-        if doubt.sighting in row_of:
-            base[row_of[doubt.sighting]] = 0.0
     names = sorted(set(kinds.tolist()))
     factors = dict.fromkeys(names, 1.0)
-    now = readjust(adjusted, base) if len(base) else adjusted
-    for _ in range(ROUNDS):
+    now = adjusted
+    for _ in range(ROUNDS if len(kinds) else 0):
         change = 0.0
         for name in names:
             mine = (kinds == name) & ~own & (now.weight > 0)
@@ -71,10 +69,17 @@ def personal_trust(adjusted: Adjustment) -> tuple[Component, ...]:
                 factors[name] = float(np.clip(factors[name] * step, LEAST, MOST))
                 change = max(change, abs(step - 1.0))
         scale = np.array([1.0 if o else factors[k] for k, o in zip(kinds, own, strict=True)])
-        now = readjust(now, base / scale) if len(base) else now
+        now = _without_gross(readjust(now, adjusted.weight / scale))
         if change < SETTLED:
             break
     return tuple(_component(now, name, kinds, own, factors[name]) for name in names)
+
+
+def _without_gross(now: Adjustment) -> Adjustment:
+    """Adjusted again without the readings that the others contradict under the present sigmas."""
+    weight = now.weight.copy()
+    weight[np.nan_to_num(np.abs(now.standardized)) > GROSS] = 0.0
+    return readjust(now, weight) if (weight != now.weight).any() else now
 
 
 def _component(
