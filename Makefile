@@ -11,7 +11,7 @@ FRONT := $(shell find frontend/src frontend/public -type f 2>/dev/null) frontend
 export OPENBLAS_NUM_THREADS := 1
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: demo test serve build check unit types bench clean
+.PHONY: demo test serve build check unit types bench pictures clean
 
 demo: $(STATE)/run frontend/dist/index.html
 	$(BIN)/zirkel serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
@@ -24,8 +24,8 @@ build: frontend/dist/index.html
 test: check unit
 
 check: $(STATE)/check $(STATE)/node $(STATE)/typegen
-	$(BIN)/ruff format --check src tests bench
-	$(BIN)/ruff check src tests bench
+	$(BIN)/ruff format --check src tests bench scripts
+	$(BIN)/ruff check src tests bench scripts
 	$(BIN)/mypy
 	$(BIN)/python -m zirkel.web.openapi | cmp - frontend/src/api/openapi.json \
 		|| (echo "The API changed: run make types"; exit 1)
@@ -35,7 +35,7 @@ check: $(STATE)/check $(STATE)/node $(STATE)/typegen
 
 unit: $(STATE)/check frontend/dist/index.html
 	sh scripts/ensure-chromium.sh
-	$(BIN)/python -W error -m unittest discover -s tests -t . --durations 5
+	$(BIN)/python -W error -m unittest discover -s tests -t .
 
 types: $(STATE)/check $(STATE)/typegen
 	$(BIN)/python -m zirkel.web.openapi > frontend/src/api/openapi.json
@@ -44,6 +44,10 @@ types: $(STATE)/check $(STATE)/typegen
 bench: $(STATE)/check frontend/dist/index.html
 	sh scripts/ensure-chromium.sh
 	$(BIN)/python -m bench
+
+pictures: $(STATE)/check frontend/dist/index.html
+	sh scripts/ensure-chromium.sh
+	$(BIN)/python -m scripts.take_pictures
 
 clean:
 	rm -rf $(STATE) $(VENV) frontend/dist frontend/node_modules frontend/typegen/node_modules

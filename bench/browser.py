@@ -63,7 +63,7 @@ def main() -> None:
         page.wait_for_selector("text=Sight next")
         taken = []
         for _ in range(TIMES):
-            page.wait_for_timeout(1500)
+            page.wait_for_timeout(1800)
             page.keyboard.press("Shift+N")
             page.keyboard.type(honest_value(server.address))
             taken.append(page.evaluate(STOPWATCH))

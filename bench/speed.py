@@ -14,6 +14,7 @@ from tests.networks import RandomNetwork
 from zirkel.core.network import adjust as adjusting
 from zirkel.core.network.adjust import adjust
 from zirkel.core.network.assemble import Network, linearize
+from zirkel.core.network.doubts import find_doubts
 from zirkel.core.network.relations import find_relations
 from zirkel.core.network.solve import solve
 from zirkel.core.network.what_next import what_next
@@ -23,7 +24,7 @@ TOLERANCE = 1e-9
 NETWORKS = 7
 
 
-def clock(run: Callable[[], object], times: int = 9) -> float:
+def clock(run: Callable[[], object], times: int = 7) -> float:
     """Median seconds of a call, after one to warm up."""
     run()
     taken = []
@@ -92,21 +93,34 @@ def factorizations(study: Study) -> tuple[int, np.ndarray]:
     return count, solution.adjusted.linear.normal
 
 
+def arithmetic(net: Network) -> int:
+    """The solve without turning records into arrays and arrays into records: places, covariance,
+    redundancies, doubts; the number of doubts."""
+    weight = 1.0 / net.sigma
+    near = adjusting.come_near(net, weight, net.start)
+    found = adjusting.conclude(net, adjusting.descend(net, near, weight), weight)
+    return len(find_doubts(found))
+
+
 def row(n: int) -> dict[str, float]:
     """Median ratios over several networks of one size."""
     found: dict[str, list[float]] = {}
     for study in held_studies(n):
         adjusted = adjust(study)
         count, normal = factorizations(study)
-        full = clock(lambda study=study: solve(study))
-        bare = count * clock(lambda normal=normal: np.linalg.cholesky(normal), 200)
+        times = 7 if n < 100 else 3
+        full = clock(lambda study=study: solve(study), times)
+        bare = count * clock(
+            lambda normal=normal: np.linalg.cholesky(normal), 200 if n < 100 else 20
+        )
         net = adjusted.network
         values = {
             "readings": float(len(study.sightings)),
             "ms": full * 1e3,
             "scipy/solve": clock(lambda net=net: generic(net), 1) / full if n <= 40 else np.nan,
             "solve/cholesky": full / bare,
-            "next/solve": clock(lambda adjusted=adjusted: what_next(adjusted)) / full,
+            "arithmetic/cholesky": clock(lambda net=net: arithmetic(net), times) / bare,
+            "next/solve": clock(lambda adjusted=adjusted: what_next(adjusted), times - 2) / full,
             "relations/solve": clock(lambda adjusted=adjusted: find_relations(adjusted), 3) / full
             if n <= 40
             else np.nan,

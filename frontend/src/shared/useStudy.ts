@@ -10,6 +10,8 @@ type Sent = Request & { version: number; token: string };
 export type StudyHandle = ReturnType<typeof useStudy>;
 
 const CONFLICT = 409;
+/** The drawing is painted first; what to sight next is asked after. */
+const AFTER_PAINT_MS = 80;
 
 export function useStudy(id: number) {
   const client = useQueryClient();
@@ -23,10 +25,12 @@ export function useStudy(id: number) {
   const keep = useCallback(
     (made: Bench) => {
       client.setQueryData(["bench", id], made);
-      for (const what of ["prompts", "relations", "trust"]) {
-        client.invalidateQueries({ queryKey: [what, id] });
-      }
-      client.invalidateQueries({ queryKey: ["wall"] });
+      window.setTimeout(() => {
+        for (const what of ["prompts", "relations", "trust"]) {
+          client.invalidateQueries({ queryKey: [what, id] });
+        }
+        client.invalidateQueries({ queryKey: ["wall"] });
+      }, AFTER_PAINT_MS);
     },
     [client, id],
   );

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import OrderedDict
 from dataclasses import asdict, dataclass
 from datetime import UTC, datetime
 from pathlib import Path
@@ -25,6 +26,8 @@ from zirkel.store.tables import (
 from zirkel.studyfile.convert import study_to_core
 from zirkel.studyfile.schema import StudyFile
 
+KEPT_READ = 24
+
 
 @dataclass(frozen=True, slots=True)
 class Stored:
@@ -44,6 +47,8 @@ class Store:
 
     def __init__(self, engine: Engine) -> None:
         self._engine = engine
+        self._read: OrderedDict[tuple[int, int], Study] = OrderedDict()
+        """Studies as read last, by id and version: a version never changes once it is written."""
 
     @classmethod
     def at(cls, path: Path) -> Store:
@@ -65,12 +70,14 @@ class Store:
                 .where(StudyRow.deleted_at.is_(None))
                 .order_by(StudyRow.changed_at.desc(), StudyRow.id.desc())
             )
-            return [_stored(session, row) for row in rows.all()]
+            found = [self._stored(session, row) for row in rows.all()]
+        return [self._remember(each) for each in found]
 
     def get(self, study_id: int) -> Stored:
         """One study; NotFound if there is none."""
         with self._session(writes=False) as session, session.begin():
-            return _stored(session, _row(session, study_id))
+            found = self._stored(session, _row(session, study_id))
+        return self._remember(found)
 
     def create(self, study: Study, demo: str | None = None) -> Stored:
         """Keep a new study."""
@@ -86,7 +93,8 @@ class Store:
             session.add(row)
             session.flush()
             apply(session, row, difference(None, study))
-            return _stored(session, row)
+            made = self._stored(session, row, study)
+        return self._remember(made)
 
     def has_demo(self, demo: str) -> bool:
         """Whether a demonstration was ever laid out here, even if it was deleted since."""
@@ -115,14 +123,15 @@ class Store:
         with self._session(writes=True) as session, session.begin():
             row = _row(session, study_id)
             if _seen(session, study_id, token):
-                return _stored(session, row)
+                return self._stored(session, row)
             _expect(row, based_on)
-            patches = difference(before or _study(session, row), after)
+            patches = difference(before or self._stored(session, row).study, after)
             if patches:
                 apply(session, row, patches)
                 _log(session, row, label, patches)
                 _touch(row)
-            return _stored(session, row, after)
+            made = self._stored(session, row, after)
+        return self._remember(made)
 
     def undo(self, study_id: int, based_on: int, token: str | None = None) -> Stored:
         """Take back the last change that stands; nothing happens if there is none."""
@@ -136,7 +145,7 @@ class Store:
         with self._session(writes=True) as session, session.begin():
             row = _row(session, study_id)
             if _seen(session, study_id, token):
-                return _stored(session, row)
+                return self._stored(session, row)
             _expect(row, based_on)
             change = _last_standing(session, study_id) if back else _first_undone(session, study_id)
             if change is not None:
@@ -144,7 +153,7 @@ class Store:
                 apply(session, row, [p.reversed() for p in patches] if back else patches)
                 change.undone = back
                 _touch(row)
-            return _stored(session, row)
+            return self._stored(session, row)
 
     def delete(self, study_id: int, deleted: bool = True) -> None:
         """Take a study off the wall, or bring it back; nothing of it is lost."""
@@ -153,6 +162,28 @@ class Store:
             if row is None:
                 raise NotFound(f"There is no study number {study_id}.")
             row.deleted_at = _now() if deleted else None
+
+    def _remember(self, stored: Stored) -> Stored:
+        """Keep what was read or written for the next reading; only once it is committed."""
+        self._read[stored.id, stored.version] = stored.study
+        while len(self._read) > KEPT_READ:
+            self._read.popitem(last=False)
+        return stored
+
+    def _stored(self, session: Session, row: StudyRow, study: Study | None = None) -> Stored:
+        session.flush()
+        key = (row.id, row.version)
+        study = study or self._read.get(key) or _study(session, row)
+        undo, redo = _last_standing(session, row.id), _first_undone(session, row.id)
+        return Stored(
+            id=row.id,
+            version=row.version,
+            study=study,
+            changed_at=row.changed_at,
+            undo=undo.label if undo else None,
+            redo=redo.label if redo else None,
+            demo=row.demo,
+        )
 
 
 def _now() -> datetime:
@@ -215,20 +246,6 @@ def _first_undone(session: Session, study_id: int) -> ChangeRow | None:
         .where(ChangeRow.study_id == study_id, ChangeRow.undone.is_(True))
         .order_by(ChangeRow.number)
         .limit(1)
-    )
-
-
-def _stored(session: Session, row: StudyRow, study: Study | None = None) -> Stored:
-    session.flush()
-    undo, redo = _last_standing(session, row.id), _first_undone(session, row.id)
-    return Stored(
-        id=row.id,
-        version=row.version,
-        study=study or _study(session, row),
-        changed_at=row.changed_at,
-        undo=undo.label if undo else None,
-        redo=redo.label if redo else None,
-        demo=row.demo,
     )
 
 

@@ -82,10 +82,9 @@ export function usePad(bench: Bench) {
 
   const type = useCallback(
     (letters: string) => {
-      const exact = bench.landmarks.filter((each) => each.letters === letters);
       const possible = bench.landmarks.filter((each) => each.letters.startsWith(letters));
-      const only = exact[0] ?? possible[0];
-      if (only && possible.length === 1) {
+      const [only] = possible;
+      if (only && possible.length === 1 && only.letters === letters) {
         choose(only.id);
       } else if (possible.length > 0 || letters === "") {
         setState((old) => ({ ...old, letters }));
@@ -95,11 +94,13 @@ export function usePad(bench: Bench) {
   );
 
   const settle = useCallback(() => {
-    const exact = bench.landmarks.find((each) => each.letters === state.letters);
-    if (exact) {
-      choose(exact.id);
+    const possible = bench.landmarks.filter((each) => each.letters.startsWith(state.letters));
+    const exact = possible.find((each) => each.letters === state.letters);
+    const meant = exact ?? (possible.length === 1 ? possible[0] : undefined);
+    if (meant) {
+      choose(meant.id);
     }
-    return exact !== undefined;
+    return meant !== undefined;
   }, [bench.landmarks, choose, state.letters]);
 
   const set = useCallback(

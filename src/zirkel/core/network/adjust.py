@@ -63,6 +63,9 @@ PLAIN_STEPS, SLOW = 3, 0.3
 """Gauss-Newton steps, and ratio of one step to the one before, from which on the curvature of the
 readings is worth its cost."""
 
+NEARLY_THERE = 1e-6
+"""Step from which on a few more plain ones cost less than the curvature."""
+
 ROUGH_TOLERANCE = 1e-3
 """Step at which it is clear enough whether another solution is better."""
 
@@ -237,7 +240,7 @@ def come_near(net: Network, weight: Array, start: Array) -> tuple[Array, Array]:
         linear = linearize_coming_near(net, places, weight)
         pull = (kept - unknown_places(net, places)) * sigma**-2
         held = linear.normal
-        held.flat[:: len(held) + 1] += sigma**-2
+        held.reshape(-1)[:: len(held) + 1] += sigma**-2
         step = _solve(held, linear.rhs + pull)
         if step is not None:
             places, _ = moved(net.datum, places, drifts, step)
@@ -273,7 +276,7 @@ def descend(
         there = moved(net.datum, *here, step)
         if size < tolerance:
             return Descent(*there, best, count, True)
-        slow = slow or (count > PLAIN_STEPS and size > SLOW * before)
+        slow = slow or (count > PLAIN_STEPS and size > max(SLOW * before, NEARLY_THERE))
         before = size
         trial = linearize(net, *there, weight)
         if trial.cost <= best.cost * (1.0 + 1e-12) + 1e-12:
@@ -296,11 +299,12 @@ def _largest(step: Array) -> float:
 
 
 def _damped(normal: Array, bent: Array | None, damping: float) -> Array:
-    diagonal = normal.diagonal()
-    mean = float(diagonal.mean()) if len(diagonal) else 0.0
+    u = len(normal)
     out = (normal if bent is None else bent).copy()
-    ridge = RIDGE * mean + 1e-12
-    out.flat[:: len(diagonal) + 1] += ridge + damping * np.maximum(diagonal, 1e-3 * mean)
+    mean = float(normal.trace()) / max(1, u)
+    out.reshape(-1)[:: u + 1] += RIDGE * mean + 1e-12
+    if damping:
+        out.reshape(-1)[:: u + 1] += damping * np.maximum(normal.diagonal(), 1e-3 * mean)
     return out
 
 

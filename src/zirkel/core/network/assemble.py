@@ -400,11 +400,10 @@ def _sum_up(
 
 def _expect_drifts(net: Network, drifts: Array, normal: Array, rhs: Array) -> None:
     """Every drift is expected to be 0 with DRIFT_SIGMA: one more observation each."""
-    t = len(net.takes)
+    t, u = len(net.takes), net.datum.unknowns
     if t:
-        own = np.arange(net.datum.unknowns - t, net.datum.unknowns)
-        normal[own, own] += DRIFT_SIGMA**-2
-        rhs[own] -= drifts * DRIFT_SIGMA**-2
+        normal.reshape(-1)[(u - t) * (u + 1) :: u + 1] += DRIFT_SIGMA**-2
+        rhs[u - t :] -= drifts * DRIFT_SIGMA**-2
 
 
 def _drift_cost(drifts: Array) -> float:

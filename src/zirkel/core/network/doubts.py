@@ -1,8 +1,9 @@
 """Doubts: which readings the others contradict, worst first.
 
 Data snooping after W. Baarda (1968): the reading with the largest standardized residual beyond
-3.29 (two-sided alpha = 0.001; a little more in drawings of over a hundred readings) is struck, the network adjusted again, and so on until none is left.
-The value the others expect is the fitted value once the reading is struck.
+3.29 (two-sided alpha = 0.001; a little more in drawings of over a hundred readings) is struck, the
+network adjusted again, and so on until none is left. The value the others expect is the fitted
+value once the reading is struck.
 
 Two readings that check only each other have residuals that are perfectly correlated: no
 arithmetic can tell which is wrong. They are told as `rivals`. With h = A Q A', residuals i and j

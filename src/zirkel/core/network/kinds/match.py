@@ -70,8 +70,7 @@ class Match(Sighting):
     @classmethod
     def equation(cls, c: Columns, p: Array, e: Array) -> Equation:
         """|m1| / |m2| and its derivatives by the four landmarks."""
-        u1, m1 = _measure(c, p[:, 1] - p[:, 0])
-        u2, m2 = _measure(c, p[:, 3] - p[:, 2])
+        u1, m1, u2, m2 = _measures(c, p)
         below = away_from_zero(m2)
         rho = m1 / below
         g1, g2 = u1 / below[:, None], u2 * (-rho / below)[:, None]
@@ -80,14 +79,19 @@ class Match(Sighting):
     @classmethod
     def approach(cls, c: Columns, p: Array) -> Approach:
         """|m1| - rho |m2| = 0."""
-        u1, m1 = _measure(c, p[:, 1] - p[:, 0])
-        u2, m2 = _measure(c, p[:, 3] - p[:, 2])
+        u1, m1, u2, m2 = _measures(c, p)
         g2 = -c.reading[:, None] * u2
         return Approach(c.reading * m2 - m1, stack(-u1, u1, -g2, g2), np.maximum(m2, SHORTEST))
 
 
-def _measure(c: Columns, d: Array) -> tuple[Array, Array]:
-    """Direction (k, 2), turned so that the measure comes out positive, and measure (k,)."""
-    u = directions(c, d)
+def _measures(c: Columns, p: Array) -> tuple[Array, Array, Array, Array]:
+    """For both pairs at once: direction (k, 2), turned so that the measure comes out positive, and
+    measure (k,)."""
+    k = len(p)
+    d = np.concatenate([p[:, 1] - p[:, 0], p[:, 3] - p[:, 2]])
+    twice = Columns(c.reading, np.concatenate([c.aim, c.aim]), np.concatenate([c.free, c.free]))
+    u = directions(twice, d)
     signed = dot(u, d)
-    return u * np.copysign(1.0, signed)[:, None], np.abs(signed)
+    u *= np.copysign(1.0, signed)[:, None]
+    measure = np.abs(signed)
+    return u[:k], measure[:k], u[k:], measure[k:]

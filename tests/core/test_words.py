@@ -1,0 +1,162 @@
+"""What the network finds, said as a colleague would: every kind, every warning."""
+
+import unittest
+from dataclasses import replace
+
+from tests.networks import hand_study, study_of
+from zirkel.core.network.doubts import Doubt
+from zirkel.core.network.kinds import (
+    KINDS,
+    Drop,
+    Level,
+    Match,
+    Order,
+    Parallel,
+    Part,
+    Run,
+    Sighting,
+    Span,
+    Tilt,
+)
+from zirkel.core.network.words import (
+    ask_for,
+    doubt_detail,
+    doubt_headline,
+    say_reading,
+    say_sigma,
+    say_value,
+    slack,
+    take_warning,
+    why_check,
+    why_next,
+)
+from zirkel.core.study import Landmark, UnitLength, UnitPair
+
+NAMES = {"a": "Rim", "b": "Foot", "c": "Spout", "d": "Handle"}
+
+SAID: list[tuple[Sighting, str]] = [
+    (
+        Span(id="1", start="a", end="c", along="level", towards="right", units=1.375),
+        "Rim to Spout: 1 3/8 cans right",
+    ),
+    (
+        Span(id="2", start="a", end="c", along="plumb", units=0.5),
+        "Rim to Spout: 1/2 can upright",
+    ),
+    (
+        Span(id="3", start="a", end="c", along="straight", units=1.0),
+        "Rim to Spout: 1 can straight",
+    ),
+    (Tilt(id="4", start="a", end="c", degrees=45.0), "Rim to Spout: tilt 1:30"),
+    (Drop(id="5", start="a", end="c"), "Spout on the plumb from Rim"),
+    (
+        Drop(id="6", start="a", end="c", offset=-0.25),
+        "Spout 1/4 can left of the plumb from Rim",
+    ),
+    (Level(id="7", start="a", end="c"), "Spout level with Rim"),
+    (Level(id="8", start="a", end="c", offset=2.0), "Spout 2 cans lower than Rim"),
+    (
+        Part(id="9", start="a", end="b", at="c", along="plumb", fraction=1 / 3),
+        "Spout at 1/3 of the way from Rim to Foot, counted upright",
+    ),
+    (Run(id="10", start="a", end="b", hits="c"), "Rim to Foot, carried on, hits Spout"),
+    (
+        Match(id="11", first=("a", "b"), second=("c", "d"), along="level"),
+        "Rim to Foot equals Spout to Handle, measured level",
+    ),
+    (
+        Match(id="12", first=("a", "b"), second=("c", "d"), along="straight", ratio=1.5),
+        "Rim to Foot is 1 1/2 times Spout to Handle",
+    ),
+    (
+        Parallel(id="13", first=("a", "b"), second=("c", "d")),
+        "Rim to Foot leans like Spout to Handle",
+    ),
+    (Order(id="14", first="b", second="a", axis="lower"), "Foot is lower than Rim"),
+    (Order(id="15", first="c", second="a", axis="right"), "Spout is further right than Rim"),
+]
+
+
+def can_study(*sightings):
+    study = study_of(
+        {"a": (0, 0), "b": (0, 1), "c": (1, 1), "d": (2, 1)},
+        sightings,
+        UnitPair("a", "b", "plumb", "can"),
+    )
+    landmarks = tuple(Landmark(each.id, NAMES[each.id], 1, each.rough) for each in study.landmarks)
+    return replace(study, landmarks=landmarks)
+
+
+class Readings(unittest.TestCase):
+    def test_every_kind_is_said(self):
+        study = can_study()
+        for reading, words in SAID:
+            with self.subTest(words):
+                self.assertEqual(say_reading(study, reading), words)
+        self.assertEqual({each.kind for each, _ in SAID}, set(KINDS))
+
+    def test_millimetres_are_said_as_such(self):
+        study = replace(can_study(), unit=UnitLength(1.0, "mm", "a"))
+        reading = Span(id="1", start="a", end="c", along="level", towards="right", units=97.2)
+        self.assertEqual(say_reading(study, reading), "Rim to Spout: 97 mm right")
+
+    def test_values_are_said_in_their_own_way(self):
+        study = can_study()
+        for index, value, words in ((0, 1.5, "1 1/2 cans"), (3, 120.0, "4:00"), (8, 0.5, "1/2")):
+            self.assertEqual(say_value(study, SAID[index][0], value), words)
+
+    def test_errors_of_a_kind(self):
+        self.assertEqual(say_sigma(SAID[3][0], 1.5, False), "±3.0°")
+        self.assertEqual(say_sigma(SAID[4][0], 1.0, False), "±0.030")
+        self.assertEqual(say_sigma(SAID[4][0], 2.0, True), "±2.0 mm")
+
+
+class Asking(unittest.TestCase):
+    def test_every_proposal_is_asked_with_the_stick_in_hand(self):
+        study = can_study()
+        asked = [
+            ask_for(study, "span", "a", "c", along, towards)
+            for along, towards in (("level", "left"), ("plumb", "down"), ("straight", None))
+        ]
+        asked += [ask_for(study, kind, "a", "c", None, None) for kind in ("tilt", "drop", "level")]
+        self.assertEqual(len(set(asked)), 6)
+        for question in asked:
+            self.assertIn("Rim", question)
+            self.assertIn("Spout", question)
+            self.assertTrue(question.endswith("?"))
+        self.assertIn("Hang the plumb from Rim", asked[4])
+
+    def test_reasons(self):
+        study = can_study()
+        self.assertIn("Nothing holds Spout", why_next(study, "c", 1.2, 0.04))
+        self.assertIn("from 0.10 can to 0.04 can", why_next(study, "c", 0.1, 0.04))
+        self.assertEqual(slack(replace(study, unit_mm=50.0), 0.1), "5.0 mm")
+        reading = Drop(id="s1", start="a", end="c")
+        self.assertIn(
+            "Spout on the plumb from Rim", why_check(replace(study, sightings=(reading,)), ["s1"])
+        )
+        self.assertIn("3 readings", why_check(study, ["s1", "s2", "s3"]))
+
+
+class Warnings(unittest.TestCase):
+    def test_drifts_both_ways(self):
+        self.assertIn("5 % long: you stepped in", take_warning("t2", 0.05))
+        self.assertIn("4 % short: you stepped back", take_warning("t2", -0.04))
+
+    def test_doubts_of_what_has_no_number(self):
+        study = can_study(
+            Run(id="s1", start="a", end="b", hits="c"),
+            Order(id="s2", first="a", second="b", axis="lower"),
+        )
+        self.assertTrue(doubt_headline(study, Doubt("s1", 0, 0.4, 6.0)).endswith("say no."))
+        self.assertIn("other way round", doubt_headline(study, Doubt("s2", 0, -1.0, -9.0)))
+
+    def test_rivals_are_named(self):
+        study = hand_study()
+        detail = doubt_detail(study, Doubt("s1", 2.0, 2.6, -7.0, ("s2",)))
+        self.assertIn("7 of its own errors", detail)
+        self.assertIn("c 2.1 units right of the plumb from a", detail)
+
+
+if __name__ == "__main__":
+    unittest.main()
