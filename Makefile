@@ -6,7 +6,7 @@ DATA ?= data
 VENV := .venv
 BIN := $(VENV)/bin
 STATE := .state
-FRONT := $(shell find frontend/src frontend/public -type f 2>/dev/null) frontend/index.html \
+FRONT := $(shell find frontend/src frontend/generated frontend/public -type f 2>/dev/null) frontend/index.html \
 	frontend/vite.config.ts frontend/tsconfig.json
 export OPENBLAS_NUM_THREADS := 1
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
@@ -27,7 +27,7 @@ check: $(STATE)/check $(STATE)/node $(STATE)/typegen
 	$(BIN)/ruff format --check src tests bench scripts
 	$(BIN)/ruff check src tests bench scripts
 	$(BIN)/mypy
-	$(BIN)/python -m zirkel.web.openapi | cmp - frontend/src/api/openapi.json \
+	$(BIN)/python -m zirkel.web.openapi | cmp - frontend/generated/openapi.json \
 		|| (echo "The API changed: run make types"; exit 1)
 	cd frontend/typegen && npm run --silent check
 	cd frontend && npm run --silent lint
@@ -38,7 +38,7 @@ unit: $(STATE)/check frontend/dist/index.html
 	$(BIN)/python -W error -m unittest discover -s tests -t .
 
 types: $(STATE)/check $(STATE)/typegen
-	$(BIN)/python -m zirkel.web.openapi > frontend/src/api/openapi.json
+	$(BIN)/python -m zirkel.web.openapi > frontend/generated/openapi.json
 	cd frontend/typegen && npm run --silent generate
 
 bench: $(STATE)/check frontend/dist/index.html

@@ -1,5 +1,5 @@
 // Names for the generated types that the features use.
-import type { components } from "./schema";
+import type { components } from "../../generated/schema";
 
 type Schemas = components["schemas"];
 

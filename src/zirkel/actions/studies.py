@@ -3,9 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Any
-
-from pydantic import BaseModel, ValidationError
+from pydantic import BaseModel
 
 from zirkel.actions.bench import Bench, bench_of
 from zirkel.actions.changes.landmarks import slug
@@ -13,7 +11,6 @@ from zirkel.core.network.solve import solve
 from zirkel.core.network.standing import standings
 from zirkel.core.sheet.plan import make_plan
 from zirkel.store.store import Store, Stored
-from zirkel.studyfile.problems import said_plainly
 from zirkel.studyfile.read import read_study, study_from, write_study
 from zirkel.studyfile.schema import StudyFile
 
@@ -97,11 +94,3 @@ def export_study(store: Store, study_id: int) -> tuple[str, bytes]:
     """File name and bytes of a study file."""
     study = store.get(study_id).study
     return f"{slug(study.title)}.zirkel.json", write_study(study)
-
-
-def checked_draft(document: Any) -> StudyFile:
-    """A draft from parsed JSON; BadInput says what is wrong."""
-    try:
-        return StudyFile.model_validate(document)
-    except ValidationError as error:
-        raise said_plainly(error, document) from error

@@ -110,10 +110,11 @@ export function usePad(bench: Bench) {
   );
   const clear = useCallback(
     () =>
+      // A kind that joins more than two landmarks is not kept: by keyboard, another could not be
+      // chosen before all its slots are filled.
       setState((old) => ({
         ...EMPTY,
-        kind: old.kind,
-        slots: padKind(old.kind).slots.map(() => null),
+        kind: padKind(old.kind).slots.length === 2 ? old.kind : EMPTY.kind,
         take: old.take,
       })),
     [],
