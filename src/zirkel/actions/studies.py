@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
+
 from pydantic import BaseModel
 
 from zirkel.actions.bench import Bench, bench_of
