@@ -610,8 +610,11 @@ export interface components {
         FileLandmark: {
             /** Id */
             id: string;
-            /** Name */
-            name: string;
+            /**
+             * Name
+             * @default null
+             */
+            name?: string | null;
             /**
              * Rough
              * @default null
@@ -665,8 +668,11 @@ export interface components {
             closed?: boolean;
             /** Id */
             id: string;
-            /** Name */
-            name: string;
+            /**
+             * Name
+             * @default null
+             */
+            name?: string | null;
             /** Outline */
             outline: string[];
             /**

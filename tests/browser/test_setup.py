@@ -136,6 +136,15 @@ class Prompter(BrowserCase):
         self.wait_for_version(version + 2)
         self.assertEqual(page.locator("text=Drawn by").count(), 0)
 
+    def test_lines_for_the_whole_drawing_come_after_the_relations(self):
+        section = self.page.get_by_role("region", name="Simple here")
+        for _ in range(25):
+            self.page.keyboard.press("Shift+S")
+            if "Plumb line through" in section.inner_text():
+                break
+        self.assertIn("Brow, highest point", section.inner_text())
+        self.page.wait_for_selector("svg [class*=shownRelation] path", state="attached")
+
     def test_unchecked_readings_are_shown_and_one_would_check_most(self):
         page = self.page
         section = page.get_by_role("region", name="Not checked by anything")

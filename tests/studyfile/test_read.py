@@ -64,6 +64,12 @@ class RoundTrips(unittest.TestCase):
         self.assertEqual(again["sightings"][0]["mood"], "tired")
         self.assertEqual(again["shapes"][0]["ink"], {"pen": 3})
 
+    def test_without_a_name_it_goes_by_its_id(self):
+        document = small(shapes=[{"id": "can", "outline": ["can_top", "can_foot"]}])
+        del document["landmarks"][0]["name"]
+        study = read_study(as_bytes(document))
+        self.assertEqual((study.landmarks[0].name, study.shapes[0].name), ("can_top", "can"))
+
     def test_entries_become_decimals(self):
         study = read_study(as_bytes(with_sighting(**EVERY_KIND[0])))
         self.assertEqual(study.sightings[-1].value, 1.625)

@@ -58,15 +58,17 @@ def _known(model: Any) -> dict[str, Any]:
 
 
 def landmark_to_core(each: FileLandmark) -> Landmark:
-    """One landmark."""
-    return Landmark(each.id, each.name, each.tier, each.rough, dict(each.model_extra or {}))
+    """One landmark; without a name it goes by its id."""
+    return Landmark(
+        each.id, each.name or each.id, each.tier, each.rough, dict(each.model_extra or {})
+    )
 
 
 def shape_to_core(each: FileShape) -> Shape:
-    """One shape."""
+    """One shape; without a name it goes by its id."""
     return Shape(
         each.id,
-        each.name,
+        each.name or each.id,
         tuple(each.outline),
         each.closed,
         each.part_of,

@@ -25,7 +25,7 @@ class Kept(BaseModel):
 
 class FileLandmark(Kept):
     id: Id
-    name: Name
+    name: Name | None = None
     tier: Tier = 1
     rough: Point | None = None
 
@@ -69,7 +69,7 @@ class FileUnitLength(Kept):
 
 class FileShape(Kept):
     id: Id
-    name: Name
+    name: Name | None = None
     outline: list[Id] = Field(min_length=1, max_length=MOST_LANDMARKS)
     closed: bool = True
     part_of: Id | None = None

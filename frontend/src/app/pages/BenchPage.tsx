@@ -3,7 +3,7 @@ import { Button, Segmented } from "antd";
 import { useCallback, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { ApiError, api } from "../../api/client";
-import type { Bench, Change, Prompt, Relation, Sighting } from "../../api/types";
+import type { Bench, Change, Prompt, Relation, Relations, Sighting } from "../../api/types";
 import { BenchPicture } from "../../features/bench";
 import { PAD_SHORTCUTS, Pad, padKey, usePad } from "../../features/pad";
 import { Marks, Progress, Prompter, Readings } from "../../features/prompter";
@@ -47,6 +47,22 @@ export default function BenchPage() {
   ) : (
     <p role="status">Fetching the study…</p>
   );
+}
+
+/** Plumb and level lines for the whole drawing, to be stepped through after the relations. */
+function asRelations(lines: Relations["lines"] | undefined): Relation[] {
+  return (lines ?? []).map((line) => {
+    const kind = line.axis === "plumb" ? "drop" : "level";
+    const [from = "", to = ""] = line.through;
+    return {
+      said: line.said,
+      kind,
+      along: null,
+      landmarks: line.through.slice(0, 1),
+      entry: { id: "r", kind, from, to },
+      worth: 0,
+    };
+  });
 }
 
 /** After a tap, keys belong to the pad again and not to the button that was tapped. */
@@ -118,7 +134,7 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
   const prompts = study.prompts ? [...study.prompts.sightings, ...study.prompts.checks] : [];
   const prompt = prompts.length ? prompts[turn % prompts.length] : undefined;
 
-  const relations = study.relations?.relations ?? [];
+  const relations = [...(study.relations?.relations ?? []), ...asRelations(study.relations?.lines)];
   const relation = relations.length ? relations[step % relations.length] : undefined;
   const adopt = (each: Relation) =>
     make({ type: "adopt_relation", relation: each.entry as unknown as Sighting });

@@ -52,7 +52,7 @@ class EditLandmark(Change):
 
     def label(self, before: Study, after: Study) -> str:
         """Its name."""
-        return f"Change {self.landmark.name}"
+        return f"Change {self.landmark.name or self.landmark.id}"
 
 
 class RemoveLandmark(Change):
@@ -124,7 +124,7 @@ class PutShape(Change):
 
     def label(self, before: Study, after: Study) -> str:
         """Its name."""
-        return f"Shape {self.shape.name}"
+        return f"Shape {self.shape.name or self.shape.id}"
 
 
 class RemoveShape(Change):
