@@ -20,7 +20,7 @@ from zirkel.core.network.solve import solve
 from zirkel.core.network.what_next import what_next
 from zirkel.core.study import Study
 
-TOLERANCE = 1e-9
+TOLERANCE = adjusting.STEP_TOLERANCE
 NETWORKS = 7
 
 

@@ -1,0 +1,6 @@
+"""Tests mirror the source. Hypothesis draws the same examples each time: a failure repeats."""
+
+from hypothesis import settings
+
+settings.register_profile("steady", derandomize=True)
+settings.load_profile("steady")

@@ -188,7 +188,15 @@ def sigma_of(sighting: Sighting, study: Study) -> float:
 
 def sigmas(sightings: Sequence[Sighting], study: Study) -> Array:
     """(k,) standard deviations in the unit computed with."""
-    return np.array([sigma_of(s, study) * s.inside for s in sightings], dtype=float)
+    in_mm = isinstance(study.unit, UnitLength)
+    trust = study.trust
+    return np.array(
+        [
+            (s.sigma or s.default_sigma(in_mm) * trust.get(s.kind, 1.0)) * s.inside
+            for s in sightings
+        ],
+        dtype=float,
+    )
 
 
 def _groups(

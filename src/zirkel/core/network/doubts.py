@@ -123,12 +123,12 @@ def residual_correlation(now: Adjustment, row: int) -> Array:
 
 def _broken_orders(now: Adjustment) -> list[Doubt]:
     """Orders that the places contradict by more than both their uncertainties."""
-    net = now.network
+    orders = [each for each in now.network.study.sightings if not (each.holds or each.struck)]
+    if not orders:
+        return []
     covariance = place_covariance(now)
     broken = []
-    for each in net.study.sightings:
-        if each.holds or each.struck:
-            continue
+    for each in orders:
         gap, sd = order_gap(now, covariance, each)
         if gap < -DOUBTFUL * sd:
             broken.append(Doubt(each.id, 0.0, gap, gap / sd))

@@ -143,7 +143,7 @@ def _places(adjusted: Adjustment, directions: list[str | float | None]) -> dict[
 def _readings(adjusted: Adjustment) -> dict[str, Checked]:
     net = adjusted.network
     row_of = net.row_of()
-    covariance = place_covariance(adjusted)
+    covariance: Array | None = None
     standardized = adjusted.standardized.tolist()
     residual, redundancy = adjusted.linear.residual.tolist(), adjusted.redundancy.tolist()
     made = {}
@@ -151,6 +151,7 @@ def _readings(adjusted: Adjustment) -> dict[str, Checked]:
         if each.struck:
             continue
         if not each.holds:
+            covariance = place_covariance(adjusted) if covariance is None else covariance
             gap, sd = order_gap(adjusted, covariance, each)
             made[each.id] = Checked(min(gap, 0.0), min(gap, 0.0) / sd, None)
             continue
