@@ -73,9 +73,10 @@ class RandomNetwork:
         self.truth["p1"] = np.array([self.rng.normal(0.0, 0.1), 1.0])
         self.readings: list[Sighting] = []
         for i in range(1, n):
-            wanted = len(self.readings) + (per if i > 1 else 2)
-            while len(self.readings) < wanted:
-                had = per - (wanted - len(self.readings)) if i > 1 else 2
+            wanted = per if i > 1 else 2
+            before = len(self.readings)
+            while len(self.readings) < before + wanted:
+                had = len(self.readings) - before
                 self.firm = "dl"[had] if firm and had < 2 else None
                 self._add(int(self.rng.integers(i)), i)
         taps = np.array([self.truth[name] for name in self.names])
