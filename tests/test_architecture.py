@@ -15,8 +15,11 @@ MAY_IMPORT = {
     "studyfile": {"core"},
     "store": {"core", "studyfile"},
     "demo": {"core", "studyfile"},
-    "actions": {"core", "studyfile", "store"},
-    "web": {"core", "studyfile", "store", "actions"},
+    "scenes": set(),
+    "pictures": {"core"},
+    "paper": {"core"},
+    "actions": {"core", "studyfile", "store", "pictures", "paper"},
+    "web": {"core", "studyfile", "store", "actions", "pictures"},
     "cli": {"core", "studyfile", "store", "actions", "web", "demo"},
 }
 CORE_PACKAGES = {"numpy", "scipy", "shapely", "zirkel"}

@@ -4,6 +4,109 @@
  */
 
 export interface paths {
+    "/api/v1/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a picture from the bytes of its file, sent as the request's body. */
+        post: operations["takePicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/pictures/{picture}/view": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The picture as it is looked at. */
+        get: operations["pictureView"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The real reach, worked back from two readings. */
+        get: operations["reach"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/scenes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All scenes at hand. */
+        get: operations["scenes"];
+        put?: never;
+        /** Keep a scene from the bytes of a scene file, sent as the request's body. */
+        post: operations["addScene"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/scenes/{name}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The scene file, for download. */
+        get: operations["sceneFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/scenes/{name}/picture.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The scene drawn from a station. */
+        get: operations["scenePicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies": {
         parameters: {
             query?: never;
@@ -16,6 +119,23 @@ export interface paths {
         put?: never;
         /** Keep a new study. */
         post: operations["makeStudy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/from-scene": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a new study of a simulated subject. */
+        post: operations["beginFromScene"];
         delete?: never;
         options?: never;
         head?: never;
@@ -90,6 +210,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/print.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The picture as a reference print at true size. */
+        get: operations["printPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/prompts": {
         parameters: {
             query?: never;
@@ -152,6 +289,57 @@ export interface paths {
         /** Take a study off the wall, or hang it up again. */
         put: operations["removeStudy"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/reveal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The truth over the block-in of a simulated subject. */
+        get: operations["reveal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/station": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The station's room, for the study's own station or one tried out; changes nothing. */
+        post: operations["station"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/stick": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the stick reads as it is held; changes nothing. */
+        post: operations["stick"];
         delete?: never;
         options?: never;
         head?: never;
@@ -266,6 +454,7 @@ export interface components {
             /** Shapes */
             shapes: components["schemas"]["BenchShape"][];
             sheet: components["schemas"]["BenchSheet"];
+            subject: components["schemas"]["BenchSubject"];
             /** Takes */
             takes: components["schemas"]["BenchTake"][];
             /** Title */
@@ -300,9 +489,10 @@ export interface components {
          * BenchLandmark
          * @description A landmark on both sides of the bench. Places are millimetres on the sheet.
          *
-         *     `seen_left_mm`, `seen_top_mm` are the thumbnail's place at the drawing's size, with heights
-         *     that pull straight across. `slack` is the standard ellipse: semi-axes and the angle of the
-         *     longer one clockwise from level. `standing` is loose, held, proven or doubt.
+         *     `seen_left_mm`, `seen_top_mm` are where it is seen on the subject, or was tapped on the
+         *     thumbnail, at the drawing's size, with heights that pull straight across. `slack` is the
+         *     standard ellipse: semi-axes and the angle of the longer one clockwise from level. `standing`
+         *     is loose, held, proven or doubt.
          */
         BenchLandmark: {
             /** From Left Mm */
@@ -439,6 +629,61 @@ export interface components {
             width_mm: number;
         };
         /**
+         * BenchSubject
+         * @description The subject side. `kind` is scene, picture or thumbnail; `image` the address of what is
+         *     shown, which lies at `left_mm`, `top_mm` and is `width_mm` by `height_mm`, at the drawing's
+         *     size. `hidden` are landmarks that something hides; `faults` what the hand is made to suffer.
+         */
+        BenchSubject: {
+            /**
+             * Faults
+             * @default []
+             */
+            faults?: string[];
+            /**
+             * Height Mm
+             * @default 0
+             */
+            height_mm?: number;
+            /**
+             * Hidden
+             * @default []
+             */
+            hidden?: string[];
+            /**
+             * Image
+             * @default null
+             */
+            image?: string | null;
+            /** Kind */
+            kind: string;
+            /**
+             * Left Mm
+             * @default 0
+             */
+            left_mm?: number;
+            /**
+             * Missing
+             * @default null
+             */
+            missing?: string | null;
+            /**
+             * Title
+             * @default null
+             */
+            title?: string | null;
+            /**
+             * Top Mm
+             * @default 0
+             */
+            top_mm?: number;
+            /**
+             * Width Mm
+             * @default 0
+             */
+            width_mm?: number;
+        };
+        /**
          * BenchTake
          * @description A take; `warning` if its drift is significant.
          */
@@ -491,7 +736,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"];
             /**
              * Token
              * @default null
@@ -565,6 +810,26 @@ export interface components {
              * @enum {string}
              */
             type: "edit_sighting";
+        };
+        /**
+         * FaultCard
+         * @description A fault of the hand, and what it costs from this station at `size`.
+         */
+        FaultCard: {
+            /** Most */
+            most: number;
+            /** Name */
+            name: string;
+            /** On */
+            on: boolean;
+            /** Said */
+            said: string;
+            /** Size */
+            size: number;
+            /** Size In */
+            size_in: string;
+            /** Title */
+            title: string;
         };
         /**
          * FieldProblem
@@ -644,6 +909,71 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
+        /**
+         * FilePicture
+         * @description A photograph or print as the subject.
+         */
+        FilePicture: {
+            /**
+             * Contrast
+             * @default 1
+             */
+            contrast?: number;
+            /**
+             * Crop
+             * @default [
+             *       0,
+             *       0,
+             *       1,
+             *       1
+             *     ]
+             */
+            crop?: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /**
+             * Grey
+             * @default false
+             */
+            grey?: boolean;
+            /** Height */
+            height: number;
+            /**
+             * Mm Per Px
+             * @default null
+             */
+            mm_per_px?: number | null;
+            /** Picture */
+            picture: string;
+            /**
+             * Silent
+             * @default false
+             */
+            silent?: boolean;
+            /**
+             * Squint
+             * @default 0
+             */
+            squint?: number;
+            /**
+             * Tones
+             * @default 0
+             * @enum {integer}
+             */
+            tones?: 0 | 2 | 3 | 4 | 5 | 6 | 7;
+            /**
+             * Turn Deg
+             * @default 0
+             */
+            turn_deg?: number;
+            /** Width */
+            width: number;
+        } & {
+            [key: string]: unknown;
+        };
         /** FilePlacement */
         FilePlacement: {
             /**
@@ -699,6 +1029,58 @@ export interface components {
             margin_mm?: (number | string) | components["schemas"]["FileMargins"];
             /** Width Mm */
             width_mm: number | string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileSimulated
+         * @description A scene in place of a live subject.
+         */
+        FileSimulated: {
+            /** Faults */
+            faults?: {
+                [key: string]: number;
+            };
+            /** Scene */
+            scene: string;
+            station: components["schemas"]["FileStation"];
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileStation
+         * @description Where the artist stands, in millimetres and degrees.
+         */
+        FileStation: {
+            /**
+             * Board Mm
+             * @default 1350
+             */
+            board_mm?: number;
+            /**
+             * Direction Deg
+             * @default 0
+             */
+            direction_deg?: number;
+            /** Distance Mm */
+            distance_mm: number;
+            /**
+             * Easel Mm
+             * @default 700
+             */
+            easel_mm?: number;
+            /** Eye Height Mm */
+            eye_height_mm: number;
+            /**
+             * Lean Deg
+             * @default 0
+             */
+            lean_deg?: number;
+            /**
+             * Reach Mm
+             * @default 650
+             */
+            reach_mm?: number;
         } & {
             [key: string]: unknown;
         };
@@ -884,6 +1266,29 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
+        /**
+         * MeasurePicture
+         * @description Give the picture its true size on paper, from one length measured on it.
+         */
+        MeasurePicture: {
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Length Mm */
+            length_mm: number | string;
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "measure_picture";
+        };
         /** OrderSighting */
         OrderSighting: {
             /**
@@ -924,6 +1329,17 @@ export interface components {
             struck?: boolean;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * Outline
+         * @description A solid as seen from above or from the side, in mm: its corners' hull.
+         */
+        Outline: {
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
         };
         /** ParallelSighting */
         ParallelSighting: {
@@ -1011,6 +1427,20 @@ export interface components {
             to: string;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * PictureTaken
+         * @description A picture as kept; `scaled` if it was made smaller.
+         */
+        PictureTaken: {
+            /** Height */
+            height: number;
+            /** Picture */
+            picture: string;
+            /** Scaled */
+            scaled: boolean;
+            /** Width */
+            width: number;
         };
         /**
          * Problem
@@ -1101,6 +1531,61 @@ export interface components {
             type: "put_shape";
         };
         /**
+         * Reach
+         * @description The real reach, worked back.
+         */
+        Reach: {
+            /** Reach Mm */
+            reach_mm: number;
+        };
+        /**
+         * ReadPicture
+         * @description Have Zirkel read all landmarks off the picture, in place of what it read before.
+         */
+        ReadPicture: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "read_picture";
+        };
+        /**
+         * Reckoned
+         * @description What things measure from the station, in mm and per cent.
+         */
+        Reckoned: {
+            /** Bend Percent */
+            bend_percent: number;
+            /** Bend Sheet Mm */
+            bend_sheet_mm: number;
+            /** Easel For Sheet Mm */
+            easel_for_sheet_mm: number;
+            /** Nearest Good Mm */
+            nearest_good_mm: number;
+            /** Sheet Unit Mm */
+            sheet_unit_mm: number;
+            /** Sight Size Height Mm */
+            sight_size_height_mm: number;
+            /** Sight Size Unit Mm */
+            sight_size_unit_mm: number;
+            /** Subject Height Mm */
+            subject_height_mm: number;
+            /** Subject On Stick Mm */
+            subject_on_stick_mm: number;
+            /** Sway Sheet Mm */
+            sway_sheet_mm: number;
+            /** Sway Subject Mm */
+            sway_subject_mm: number;
+            /** Times Away */
+            times_away: number;
+            /** Unit Mm */
+            unit_mm: number;
+            /** Unit Name */
+            unit_name: string;
+            /** Unit On Stick Mm */
+            unit_on_stick_mm: number;
+        };
+        /**
          * RelationPrompt
          * @description A simple relation in words, and as the sighting that says it.
          */
@@ -1184,6 +1669,26 @@ export interface components {
              */
             type: "remove_sighting";
         };
+        /**
+         * Reveal
+         * @description All true marks, and how often the truth lay inside the area drawn for it.
+         */
+        Reveal: {
+            /** Expected Share */
+            expected_share: number;
+            /** Inside */
+            inside: number;
+            /** Judged */
+            judged: number;
+            /** Marks */
+            marks: components["schemas"]["TrueMark"][];
+            /** Mean Off Mm */
+            mean_off_mm: number;
+            /** Said */
+            said: string;
+            /** Worst */
+            worst: string | null;
+        };
         /** RunSighting */
         RunSighting: {
             /**
@@ -1223,6 +1728,40 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * SceneCard
+         * @description A scene to choose.
+         */
+        SceneCard: {
+            /** Image */
+            image: string;
+            /** Landmarks */
+            landmarks: number;
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+            /** Work */
+            work: string;
+        };
+        /**
+         * SceneChoice
+         * @description A scene to begin a study of, on a sheet or on the one that suits it.
+         */
+        SceneChoice: {
+            /** Scene */
+            scene: string;
+            /** @default null */
+            sheet?: components["schemas"]["FileSheet"] | null;
+        };
+        /**
+         * SceneList
+         * @description All scenes at hand.
+         */
+        SceneList: {
+            /** Scenes */
+            scenes: components["schemas"]["SceneCard"][];
+        };
+        /**
          * SetMethod
          * @description Work by another school.
          */
@@ -1258,6 +1797,19 @@ export interface components {
              * @enum {string}
              */
             type: "set_sheet";
+        };
+        /**
+         * SetSubject
+         * @description Put a scene or a picture in the subject's place, or nothing.
+         */
+        SetSubject: {
+            /** Subject */
+            subject: components["schemas"]["FileSimulated"] | components["schemas"]["FilePicture"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_subject";
         };
         /**
          * SetTitle
@@ -1367,6 +1919,106 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * StationRoom
+         * @description A station tried out. Plan places are (right, away) and side places (away, up) from the middle
+         *     of the scene, in mm, as seen from the station's own direction for the side view.
+         */
+        StationRoom: {
+            /** Cautions */
+            cautions: components["schemas"]["StationWarning"][];
+            /** Eye Plan */
+            eye_plan: [
+                number,
+                number
+            ];
+            /** Faults */
+            faults: components["schemas"]["FaultCard"][];
+            /** Hidden */
+            hidden: string[];
+            /** Image */
+            image: string;
+            /** Largest Mm */
+            largest_mm: number;
+            /** Plan */
+            plan: components["schemas"]["Outline"][];
+            reckoned: components["schemas"]["Reckoned"];
+            /** Scene */
+            scene: string;
+            /** Side */
+            side: components["schemas"]["Outline"][];
+            station: components["schemas"]["FileStation"];
+        };
+        /**
+         * StationTry
+         * @description A station tried out while it is dragged; null for the one that is kept.
+         */
+        StationTry: {
+            /** @default null */
+            station?: components["schemas"]["FileStation"] | null;
+        };
+        /**
+         * StationWarning
+         * @description Something about the station to mend.
+         */
+        StationWarning: {
+            /** About */
+            about: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * StickPose
+         * @description How the stick, the plumb line or the level is held. Places are in mm on the subject side.
+         *
+         *     `thumb` is the length that the thumb was set to over the unit, along `thumb_along`'s way.
+         */
+        StickPose: {
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** From Landmark */
+            from_landmark: string;
+            /**
+             * Held
+             * @enum {string}
+             */
+            held: "straight" | "level" | "plumb" | "tilt" | "drop" | "height";
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /**
+             * Thumb
+             * @default 0
+             */
+            thumb?: number;
+            /** To Landmark */
+            to_landmark: string;
+        };
+        /**
+         * StickReading
+         * @description What is read: the entry for the pad, what it says, and what was spoiled by which fault.
+         */
+        StickReading: {
+            /** Entry */
+            entry: {
+                [key: string]: string | number | boolean | string[];
+            };
+            /** Exact */
+            exact: number;
+            /** Faults */
+            faults: string[];
+            /** Rest */
+            rest: number | null;
+            /** Said */
+            said: string;
+            /** Steps */
+            steps: number | null;
+        };
+        /**
          * StrikeSighting
          * @description Set a reading aside, or take it up again; it stays on record.
          */
@@ -1471,6 +2123,11 @@ export interface components {
             /** Sightings */
             sightings?: (components["schemas"]["SpanSighting"] | components["schemas"]["TiltSighting"] | components["schemas"]["DropSighting"] | components["schemas"]["LevelSighting"] | components["schemas"]["PartSighting"] | components["schemas"]["RunSighting"] | components["schemas"]["MatchSighting"] | components["schemas"]["ParallelSighting"] | components["schemas"]["OrderSighting"])[];
             /**
+             * Subject
+             * @default null
+             */
+            subject?: components["schemas"]["FileSimulated"] | components["schemas"]["FilePicture"] | null;
+            /**
              * Title
              * @default Untitled study
              */
@@ -1550,6 +2207,23 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * TrueMark
+         * @description Where a landmark truly belongs on the sheet, and how far off the block-in has it, in mm.
+         *     `inside` is None where nothing holds the mark.
+         */
+        TrueMark: {
+            /** Inside */
+            inside: boolean | null;
+            /** Landmark */
+            landmark: string;
+            /** Left Mm */
+            left_mm: number;
+            /** Off Mm */
+            off_mm: number;
+            /** Top Mm */
+            top_mm: number;
+        };
+        /**
          * TrustLine
          * @description How far one kind of reading is trusted, and what the artist's own readings say of it.
          */
@@ -1582,6 +2256,27 @@ export interface components {
             version: number;
         };
         /**
+         * TurnPicture
+         * @description Turn the picture until an edge between two of its points is plumb or level.
+         */
+        TurnPicture: {
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "turn_picture";
+        };
+        /**
          * Wall
          * @description All studies, last changed first.
          */
@@ -1598,6 +2293,394 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    takePicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureTaken"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pictureView: {
+        parameters: {
+            query?: {
+                crop?: string;
+                turn?: number;
+                grey?: boolean;
+                contrast?: number;
+                squint?: number;
+                tones?: number;
+                longest?: number;
+            };
+            header?: never;
+            path: {
+                picture: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reach: {
+        parameters: {
+            query: {
+                length_mm: number;
+                near_mm: number;
+                far_mm: number;
+                back_mm: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reach"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    scenes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SceneList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addScene: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SceneCard"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sceneFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    scenePicture: {
+        parameters: {
+            query?: {
+                distance_mm?: number | null;
+                eye_height_mm?: number | null;
+                direction_deg?: number | null;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     wall: {
         parameters: {
             query?: never;
@@ -1664,6 +2747,66 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["StudyFile"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bench"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    beginFromScene: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SceneChoice"];
             };
         };
         responses: {
@@ -1939,6 +3082,55 @@ export interface operations {
             };
         };
     };
+    printPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     prompts: {
         parameters: {
             query?: never;
@@ -2138,6 +3330,188 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reveal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reveal"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    station: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StationTry"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StationRoom"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stick: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StickPose"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StickReading"];
+                };
             };
             /** @description Not Found */
             404: {

@@ -6,8 +6,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from zirkel.actions.changes.base import free_id
-from zirkel.actions.changes.landmarks import slug
 from zirkel.actions.letters import short_letters
+from zirkel.core.values.names import slug
 
 
 class Letters(unittest.TestCase):

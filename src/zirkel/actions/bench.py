@@ -9,9 +9,16 @@ from pydantic import BaseModel
 
 from zirkel.actions.changes.sightings import KEPT
 from zirkel.actions.letters import short_letters
+from zirkel.actions.subject import (
+    BenchSubject,
+    Laid,
+    Sight,
+    bench_subject,
+    lay_beside,
+    sight_of,
+)
 from zirkel.core.network.solve import Solution, solve
 from zirkel.core.network.standing import standings
-from zirkel.core.network.start import thumbnail_scale
 from zirkel.core.network.what_next import UNCHECKED
 from zirkel.core.network.words import (
     doubt_detail,
@@ -30,9 +37,10 @@ from zirkel.studyfile.sightings import sighting_to_file
 class BenchLandmark(BaseModel):
     """A landmark on both sides of the bench. Places are millimetres on the sheet.
 
-    `seen_left_mm`, `seen_top_mm` are the thumbnail's place at the drawing's size, with heights
-    that pull straight across. `slack` is the standard ellipse: semi-axes and the angle of the
-    longer one clockwise from level. `standing` is loose, held, proven or doubt.
+    `seen_left_mm`, `seen_top_mm` are where it is seen on the subject, or was tapped on the
+    thumbnail, at the drawing's size, with heights that pull straight across. `slack` is the
+    standard ellipse: semi-axes and the angle of the longer one clockwise from level. `standing`
+    is loose, held, proven or doubt.
     """
 
     id: str
@@ -154,6 +162,7 @@ class Bench(BaseModel):
     redo: str | None
     unit: BenchUnit | None
     sheet: BenchSheet
+    subject: BenchSubject
     landmarks: list[BenchLandmark]
     shapes: list[BenchShape]
     readings: list[BenchReading]
@@ -174,6 +183,8 @@ def bench_of(stored: Stored) -> Bench:
     study = stored.study
     solution = solve(study)
     plan = make_plan(study, solution)
+    sight = sight_of(stored)
+    laid = lay_beside(study, sight, plan)
     kept = {each.id for each in study.sightings if each.extra.get(KEPT)}
     return Bench(
         id=stored.id,
@@ -186,7 +197,8 @@ def bench_of(stored: Stored) -> Bench:
         redo=stored.redo,
         unit=_unit(study),
         sheet=_sheet(study, plan),
-        landmarks=_landmarks(study, solution, plan),
+        subject=bench_subject(stored, sight, laid),
+        landmarks=_landmarks(study, solution, plan, _seen(sight, laid)),
         shapes=[
             BenchShape(
                 id=each.id,
@@ -221,7 +233,7 @@ def bench_of(stored: Stored) -> Bench:
             )
             for each in study.adopted
         ],
-        current_take=_current_take(study),
+        current_take=current_take(study),
         variance_factor=solution.variance_factor,
     )
 
@@ -260,11 +272,19 @@ def _sheet(study: Study, plan: Plan) -> BenchSheet:
     )
 
 
-def _landmarks(study: Study, solution: Solution, plan: Plan) -> list[BenchLandmark]:
+def _seen(sight: Sight, laid: Laid | None) -> dict[str, tuple[float, float]]:
+    """Where each landmark is seen beside the sheet, in mm."""
+    if laid is None:
+        return {}
+    return {name: laid.place(place) for name, place in sight.places.items()}
+
+
+def _landmarks(
+    study: Study, solution: Solution, plan: Plan, seen: dict[str, tuple[float, float]]
+) -> list[BenchLandmark]:
     letters = short_letters({each.id: each.name for each in study.landmarks})
     standing = standings(solution)
     loose = {each.landmark: each.direction for each in solution.loose}
-    seen = _thumbnail_on_sheet(study, plan)
     count: dict[str, int] = {}
     for reading in study.sightings:
         for name in () if reading.struck else reading.landmarks:
@@ -294,20 +314,6 @@ def _landmarks(study: Study, solution: Solution, plan: Plan) -> list[BenchLandma
             )
         )
     return made
-
-
-def _thumbnail_on_sheet(study: Study, plan: Plan) -> dict[str, tuple[float, float]]:
-    """The thumbnail at the drawing's size, shifted so that heights agree as well as they can."""
-    tapped = [each for each in study.landmarks if each.rough is not None]
-    if not tapped or plan.unit_mm is None:
-        return {}
-    size = thumbnail_scale(study) * plan.unit_mm
-    rough = np.array([each.rough for each in tapped]) * size
-    drawn = np.array(
-        [(plan.marks[e.id].held_left_mm, plan.marks[e.id].held_top_mm) for e in tapped]
-    )
-    there = rough + np.median(drawn - rough, axis=0)
-    return {e.id: (float(p[0]), float(p[1])) for e, p in zip(tapped, there, strict=True)}
 
 
 def _readings(study: Study, solution: Solution) -> list[BenchReading]:
@@ -352,7 +358,7 @@ def _takes(study: Study, solution: Solution) -> list[BenchTake]:
     ]
 
 
-def _current_take(study: Study) -> str:
+def current_take(study: Study) -> str:
     """The take of the last reading that has one, or the first take."""
     named = [s.take_name for s in study.sightings if s.take_name is not None]
     return named[-1] if named else "t1"

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 
 from zirkel.core.network.kinds import Sighting
+from zirkel.core.subject.station import Station
 
 DEFAULT_DRAWN_SIGMA_MM = 1.0
 
@@ -113,6 +114,44 @@ class Family:
 
 
 @dataclass(frozen=True, slots=True)
+class SimulatedSubject:
+    """A scene that Zirkel shows in place of a live subject, seen from a station.
+
+    `faults` are those of the artist's hand that are turned on, with their sizes.
+    """
+
+    scene: str
+    station: Station
+    faults: Mapping[str, float] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True)
+class PictureSubject:
+    """A photograph or print as the subject, and how it is looked at.
+
+    `crop` (left, top, right, bottom) in shares of the upright picture; `turn_deg` clockwise makes a
+    plumb edge true; `tones` 0 leaves all of them; `squint` is a blur in thousandths of the longer
+    side; `mm_per_px` its true size, where it has been measured. With `silent`, Zirkel takes no
+    readings from it by itself.
+    """
+
+    picture: str
+    width: int
+    height: int
+    crop: tuple[float, float, float, float] = (0.0, 0.0, 1.0, 1.0)
+    turn_deg: float = 0.0
+    grey: bool = False
+    contrast: float = 1.0
+    squint: float = 0.0
+    tones: int = 0
+    mm_per_px: float | None = None
+    silent: bool = False
+
+
+Subject = SimulatedSubject | PictureSubject
+
+
+@dataclass(frozen=True, slots=True)
 class Study:
     """One drawing project: a subject, a sheet and everything read from the subject."""
 
@@ -134,4 +173,6 @@ class Study:
     """Factor on the default sigma of each kind of sighting; 1 where a kind is missing."""
     adopted: tuple[Sighting, ...] = ()
     """Natural relations that the artist took into the plan: drawn by, never adjusted with."""
+    subject: Subject | None = None
+    """What stands in for the subject on screen; None where it is only before the artist."""
     extra: Mapping[str, object] = field(default_factory=dict)

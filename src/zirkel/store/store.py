@@ -4,17 +4,21 @@ from __future__ import annotations
 
 from collections import OrderedDict
 from dataclasses import asdict, dataclass
-from datetime import UTC, datetime
+from datetime import datetime
 from pathlib import Path
 from typing import Any
 
 from sqlalchemy import Engine, delete, func, select
 from sqlalchemy.orm import Session
 
-from zirkel.core.study import Study
+from zirkel.core.study import SimulatedSubject, Study
+from zirkel.core.subject.scene import Scene
 from zirkel.errors import NotFound, StaleVersion
+from zirkel.store.clock import now
 from zirkel.store.database import open_database
 from zirkel.store.patches import Patch, apply, difference
+from zirkel.store.pictures import Pictures
+from zirkel.store.scenes import Scenes
 from zirkel.store.tables import (
     ChangeRow,
     LandmarkRow,
@@ -40,20 +44,24 @@ class Stored:
     undo: str | None
     redo: str | None
     demo: str | None
+    scene: Scene | None
+    """The scene that stands in for the subject, if there is one and it is here."""
 
 
 class Store:
-    """Studies in one SQLite file."""
+    """Studies in one SQLite file, with scenes and pictures to stand in for their subjects."""
 
-    def __init__(self, engine: Engine) -> None:
+    def __init__(self, engine: Engine, folder: Path) -> None:
         self._engine = engine
+        self.scenes = Scenes(engine)
+        self.pictures = Pictures(engine, folder / "pictures")
         self._read: OrderedDict[tuple[int, int], Study] = OrderedDict()
         """Studies as read last, by id and version: a version never changes once it is written."""
 
     @classmethod
     def at(cls, path: Path) -> Store:
         """The store in a file, made and migrated as needed."""
-        return cls(open_database(path))
+        return cls(open_database(path), path.parent)
 
     def close(self) -> None:
         """Let go of the file."""
@@ -87,8 +95,8 @@ class Store:
                 body={},
                 version=1,
                 demo=demo,
-                created_at=_now(),
-                changed_at=_now(),
+                created_at=now(),
+                changed_at=now(),
             )
             session.add(row)
             session.flush()
@@ -161,7 +169,7 @@ class Store:
             row = session.get(StudyRow, study_id)
             if row is None:
                 raise NotFound(f"There is no study number {study_id}.")
-            row.deleted_at = _now() if deleted else None
+            row.deleted_at = now() if deleted else None
 
     def _remember(self, stored: Stored) -> Stored:
         """Keep what was read or written for the next reading; only once it is committed."""
@@ -183,11 +191,13 @@ class Store:
             undo=undo.label if undo else None,
             redo=redo.label if redo else None,
             demo=row.demo,
+            scene=self._scene(study),
         )
 
-
-def _now() -> datetime:
-    return datetime.now(UTC).replace(tzinfo=None)
+    def _scene(self, study: Study) -> Scene | None:
+        if isinstance(study.subject, SimulatedSubject):
+            return self.scenes.find(study.subject.scene)
+        return None
 
 
 def _row(session: Session, study_id: int) -> StudyRow:
@@ -204,7 +214,7 @@ def _expect(row: StudyRow, based_on: int) -> None:
 
 def _touch(row: StudyRow) -> None:
     row.version += 1
-    row.changed_at = _now()
+    row.changed_at = now()
 
 
 def _seen(session: Session, study_id: int, token: str | None) -> bool:
@@ -223,7 +233,7 @@ def _log(session: Session, row: StudyRow, label: str, patches: list[Patch]) -> N
         ChangeRow(
             study_id=row.id,
             number=(last or 0) + 1,
-            at=_now(),
+            at=now(),
             label=label[:300],
             patches=[asdict(each) for each in patches],
             undone=False,

@@ -133,3 +133,26 @@ class ReceiptRow(Base):
         ForeignKey("study.id", ondelete="CASCADE"), primary_key=True
     )
     token: Mapped[str] = mapped_column(String(80), primary_key=True)
+
+
+class SceneRow(Base):
+    """A scene that a user added, as the bytes of its file."""
+
+    __tablename__ = "scene"
+
+    name: Mapped[str] = mapped_column(String(80), primary_key=True)
+    title: Mapped[str] = mapped_column(String(200))
+    file: Mapped[bytes]
+    added_at: Mapped[datetime]
+
+
+class PictureRow(Base):
+    """A picture kept as a file in the data folder, named by what is in it."""
+
+    __tablename__ = "picture"
+
+    id: Mapped[str] = mapped_column(String(64), primary_key=True)
+    file: Mapped[str] = mapped_column(String(80))
+    width: Mapped[int]
+    height: Mapped[int]
+    added_at: Mapped[datetime]

@@ -10,19 +10,25 @@ from zirkel.core.study import (
     Frame,
     Landmark,
     Margins,
+    PictureSubject,
     Placement,
     Shape,
     Sheet,
+    SimulatedSubject,
     Study,
+    Subject,
     Unit,
     UnitLength,
     UnitPair,
 )
+from zirkel.core.subject.station import Station
 from zirkel.studyfile.schema import (
     FileLandmark,
     FileMargins,
+    FilePicture,
     FileShape,
     FileSheet,
+    FileSimulated,
     FileUnitLength,
     FileUnitPair,
     StudyFile,
@@ -49,6 +55,7 @@ def study_to_core(file: StudyFile) -> Study:
         check_against=file.check_against,
         trust=dict(file.trust),
         adopted=tuple(sighting_to_core(each) for each in file.adopted),
+        subject=subject_to_core(file.subject),
         extra={**(file.model_extra or {}), **({"note": file.note} if file.note else {})},
     )
 
@@ -96,6 +103,25 @@ def unit_to_core(unit: FileUnitPair | FileUnitLength | None) -> Unit | None:
     return None
 
 
+def subject_to_core(subject: FileSimulated | FilePicture | None) -> Subject | None:
+    """What stands in for the subject."""
+    if isinstance(subject, FileSimulated):
+        station = Station(**_known(subject.station))
+        return SimulatedSubject(subject.scene, station, dict(subject.faults))
+    return None if subject is None else PictureSubject(**_known(subject))
+
+
+def subject_to_file(subject: Subject | None) -> dict[str, Any] | None:
+    """What stands in for the subject."""
+    if isinstance(subject, SimulatedSubject):
+        faults = {"faults": dict(subject.faults)} if subject.faults else {}
+        return {"scene": subject.scene, "station": _plain(subject.station), **faults}
+    made = _plain(subject)
+    if made is not None:
+        made = {**made, "crop": list(made["crop"])}
+    return made and {name: value for name, value in made.items() if value is not None}
+
+
 def study_to_file(study: Study) -> dict[str, Any]:
     """The study as JSON-ready data, in the file's order, without what is at its default."""
     written: dict[str, Any] = {
@@ -106,6 +132,7 @@ def study_to_file(study: Study) -> dict[str, Any]:
         "sheet": sheet_to_file(study.sheet),
         "unit": unit_to_file(study.unit),
         "unit_mm": study.unit_mm,
+        "subject": subject_to_file(study.subject),
         "landmarks": [landmark_to_file(each) for each in study.landmarks],
         "shapes": [shape_to_file(each) for each in study.shapes],
         "sightings": [sighting_to_file(each) for each in study.sightings],

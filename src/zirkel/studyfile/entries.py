@@ -57,6 +57,7 @@ Text = Annotated[str, Field(max_length=200), AfterValidator(_plain)]
 Name = Annotated[str, Field(min_length=1, max_length=200), AfterValidator(_plain)]
 Note = Annotated[str, Field(max_length=4000)]
 Point = tuple[Finite, Finite]
+Share = Annotated[Finite, Field(ge=0, le=1)]
 Tier = Annotated[int, Field(ge=1, le=3)]
 
 ENTRY_TYPES: dict[str, Any] = {"length": Number, "fraction": Number, "tilt": TiltDegrees}

@@ -7,9 +7,20 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import BaseModel, ConfigDict, Field, field_validator, model_validator
 
-from zirkel.studyfile.entries import Finite, Id, Millimetres, Name, Note, Point, Text, Tier
+from zirkel.core.subject.faults import FAULTS
+from zirkel.studyfile.entries import (
+    Finite,
+    Id,
+    Millimetres,
+    Name,
+    Note,
+    Point,
+    Share,
+    Text,
+    Tier,
+)
 from zirkel.studyfile.sightings import AnySighting
 
 MOST_LANDMARKS = 1000
@@ -100,6 +111,60 @@ class FileFamily(Kept):
     level: bool = False
 
 
+class FileStation(Kept):
+    """Where the artist stands, in millimetres and degrees."""
+
+    distance_mm: Annotated[Finite, Field(ge=200, le=500_000)]
+    eye_height_mm: Annotated[Finite, Field(ge=-10_000, le=100_000)]
+    direction_deg: Annotated[Finite, Field(ge=-180, le=180)] = 0.0
+    reach_mm: Annotated[Finite, Field(ge=150, le=1200)] = 650.0
+    easel_mm: Annotated[Finite, Field(ge=200, le=20_000)] = 700.0
+    board_mm: Annotated[Finite, Field(ge=0, le=5_000)] = 1350.0
+    lean_deg: Annotated[Finite, Field(ge=-45, le=60)] = 0.0
+
+
+class FileSimulated(Kept):
+    """A scene in place of a live subject."""
+
+    scene: Id
+    station: FileStation
+    faults: dict[str, Annotated[Finite, Field(gt=0, le=1000)]] = Field(default_factory=dict)
+
+    @field_validator("faults")
+    @classmethod
+    def _known(cls, faults: dict[str, float]) -> dict[str, float]:
+        for name, size in faults.items():
+            if name not in FAULTS:
+                raise ValueError(f"“{name}” is no fault: choose from {', '.join(FAULTS)}")
+            if size > FAULTS[name].most:
+                most = f"{FAULTS[name].most:g} {FAULTS[name].size_in}"
+                raise ValueError(f"“{name}” of {size:g} is too much: at most {most}")
+        return faults
+
+
+class FilePicture(Kept):
+    """A photograph or print as the subject."""
+
+    picture: Annotated[str, Field(pattern=r"^[0-9a-f]{64}$")]
+    width: Annotated[int, Field(ge=1, le=100_000)]
+    height: Annotated[int, Field(ge=1, le=100_000)]
+    crop: tuple[Share, Share, Share, Share] = (0.0, 0.0, 1.0, 1.0)
+    turn_deg: Annotated[Finite, Field(ge=-180, le=180)] = 0.0
+    grey: bool = False
+    contrast: Annotated[Finite, Field(ge=0.2, le=4)] = 1.0
+    squint: Annotated[Finite, Field(ge=0, le=50)] = 0.0
+    tones: Literal[0, 2, 3, 4, 5, 6, 7] = 0
+    mm_per_px: Annotated[Finite, Field(gt=0, le=1000)] | None = None
+    silent: bool = False
+
+    @model_validator(mode="after")
+    def _leaves_something(self) -> FilePicture:
+        left, top, right, bottom = self.crop
+        if right - left < 0.02 or bottom - top < 0.02:
+            raise ValueError("crop leaves nothing: left must be well below right, top below bottom")
+        return self
+
+
 class StudyFile(Kept):
     """One drawing project, as stored in `.zirkel.json`."""
 
@@ -121,4 +186,5 @@ class StudyFile(Kept):
     check_against: Literal["plan", "proportions"] | None = None
     trust: dict[str, Annotated[Finite, Field(gt=0, le=100)]] = Field(default_factory=dict)
     adopted: list[AnySighting] = Field(default_factory=list, max_length=MOST_SIGHTINGS)
+    subject: FileSimulated | FilePicture | None = None
     note: Note | None = None

@@ -15,11 +15,18 @@ from zirkel.actions.prompts import (
     open_relations,
     open_trust,
 )
-from zirkel.actions.studies import Wall, export_study, import_study, make_study, wall
+from zirkel.actions.studies import (
+    Wall,
+    begin_from_scene,
+    export_study,
+    import_study,
+    make_study,
+    wall,
+)
 from zirkel.store.store import Store
 from zirkel.studyfile.schema import StudyFile
 from zirkel.web.problems import Problem, as_json
-from zirkel.web.requests import ChangeRequest, HistoryRequest, Removal, StudyPath
+from zirkel.web.requests import ChangeRequest, HistoryRequest, Removal, SceneChoice, StudyPath
 
 api = APIBlueprint(
     "api",
@@ -46,6 +53,12 @@ def get_wall() -> Response:
 def post_study(body: StudyFile) -> Response:
     """Keep a new study."""
     return as_json(make_study(store(), body), 201)
+
+
+@api.post("/studies/from-scene", responses={"201": Bench}, operation_id="beginFromScene")
+def post_from_scene(body: SceneChoice) -> Response:
+    """Keep a new study of a simulated subject."""
+    return as_json(begin_from_scene(store(), body.scene, body.sheet), 201)
 
 
 @api.post("/studies/import", responses={"201": Bench}, operation_id="importStudy")

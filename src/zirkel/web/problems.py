@@ -8,7 +8,6 @@ from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
 
 from zirkel.errors import BadInput, NotFound, StaleVersion, ZirkelError
 from zirkel.studyfile.problems import said_plainly
-from zirkel.studyfile.read import MOST_BYTES
 
 INVALID, MISSING, CONFLICT, TOO_LARGE = 422, 404, 409, 413
 
@@ -90,8 +89,8 @@ def register(app: Flask) -> None:
             Problem(
                 title="Too large",
                 status=TOO_LARGE,
-                detail=f"This is more than {MOST_BYTES / 1e6:.0f} MB, more than any study can have:"
-                " is it a study file?",
+                detail=f"This is more than {(request.max_content_length or 0) / 1e6:.0f} MB, more "
+                "than Zirkel takes here: is it the right file?",
                 field="file",
             )
         )

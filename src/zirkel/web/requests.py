@@ -5,6 +5,8 @@ from __future__ import annotations
 from pydantic import BaseModel, Field
 
 from zirkel.actions.changes import AnyChange
+from zirkel.studyfile.entries import Id
+from zirkel.studyfile.schema import FileSheet, FileStation
 
 
 class StudyPath(BaseModel):
@@ -35,3 +37,57 @@ class Removal(BaseModel):
     """Taking a study off the wall, or hanging it up again."""
 
     removed: bool
+
+
+class SceneChoice(BaseModel):
+    """A scene to begin a study of, on a sheet or on the one that suits it."""
+
+    scene: Id
+    sheet: FileSheet | None = None
+
+
+class ScenePath(BaseModel):
+    """A scene in the address."""
+
+    name: str = Field(min_length=1, max_length=80)
+
+
+class SceneQuery(BaseModel):
+    """From where a scene is looked at; what is left out is as the scene file has it."""
+
+    distance_mm: float | None = Field(default=None, ge=200, le=500_000, allow_inf_nan=False)
+    eye_height_mm: float | None = Field(default=None, ge=-10_000, le=100_000, allow_inf_nan=False)
+    direction_deg: float | None = Field(default=None, ge=-180, le=180, allow_inf_nan=False)
+
+
+class PicturePath(BaseModel):
+    """A picture in the address."""
+
+    picture: str = Field(pattern=r"^[0-9a-f]{64}$")
+
+
+class PictureQuery(BaseModel):
+    """How a picture is looked at; `crop` as four shares between commas."""
+
+    crop: str = Field(default="0,0,1,1", pattern=r"^[01](\.\d+)?(,[01](\.\d+)?){3}$")
+    turn: float = Field(default=0.0, ge=-180, le=180, allow_inf_nan=False)
+    grey: bool = False
+    contrast: float = Field(default=1.0, ge=0.2, le=4, allow_inf_nan=False)
+    squint: float = Field(default=0.0, ge=0, le=50, allow_inf_nan=False)
+    tones: int = Field(default=0, ge=0, le=7)
+    longest: int = Field(default=1600, ge=64, le=2400)
+
+
+class ReachQuery(BaseModel):
+    """A known length, what it read on the stick before and after stepping back, and how far."""
+
+    length_mm: float = Field(gt=0, le=1e6, allow_inf_nan=False)
+    near_mm: float = Field(gt=0, le=1e4, allow_inf_nan=False)
+    far_mm: float = Field(gt=0, le=1e4, allow_inf_nan=False)
+    back_mm: float = Field(gt=0, le=1e6, allow_inf_nan=False)
+
+
+class StationTry(BaseModel):
+    """A station tried out while it is dragged; null for the one that is kept."""
+
+    station: FileStation | None = None

@@ -31,6 +31,12 @@ from zirkel.actions.changes.sightings import (
     StrikeSighting,
     TakeSighting,
 )
+from zirkel.actions.changes.subject import (
+    MeasurePicture,
+    ReadPicture,
+    SetSubject,
+    TurnPicture,
+)
 
 AnyChange = Annotated[
     TakeSighting
@@ -51,7 +57,11 @@ AnyChange = Annotated[
     | SetUnit
     | SetUnitSize
     | SetPlacement
-    | SetTrust,
+    | SetTrust
+    | SetSubject
+    | TurnPicture
+    | MeasurePicture
+    | ReadPicture,
     Field(discriminator="type"),
 ]
 

@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-import re
-import unicodedata
 from dataclasses import replace
 from typing import Literal
 
 from zirkel.actions.changes.base import Change, expect, free_id
 from zirkel.core.study import Landmark, Study, UnitLength, UnitPair
+from zirkel.core.values.names import slug
 from zirkel.errors import BadInput
 from zirkel.studyfile.convert import landmark_to_core, shape_to_core
 from zirkel.studyfile.entries import Id, Name, Point, Tier
@@ -143,9 +142,3 @@ class RemoveShape(Change):
     def label(self, before: Study, after: Study) -> str:
         """Its name."""
         return f"Remove shape {next(s.name for s in before.shapes if s.id == self.id)}"
-
-
-def slug(name: str) -> str:
-    """An id made from a name: "Can, top of rim" becomes can_top_of_rim."""
-    plain = unicodedata.normalize("NFKD", name).encode("ascii", "ignore").decode()
-    return re.sub(r"[^a-z0-9]+", "_", plain.lower()).strip("_")[:60] or "landmark"

@@ -8,6 +8,7 @@ to hundredths.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
 from dataclasses import replace
 from typing import Any
@@ -43,11 +44,15 @@ def observe(
         return reading
     value = true_value(reading, truth, drift)
     exact = with_value(reading, max(value, 1e-3) if _length(reading) else value)
-    read = value + rng.normal(0.0, reading.sigma or exact.default_sigma(in_mm=False))
+    sigma = reading.sigma or exact.default_sigma(in_mm=False)
     if rounded:
         step = _step(reading)
-        read = round(read / step) * step
+        # The usual error is what a reading ends up with: part of it comes from rounding.
+        sigma = math.sqrt(max(sigma**2 - step**2 / 12.0, 0.25 * sigma**2))
+        read = round((value + rng.normal(0.0, sigma)) / step) * step
         read = max(read, step) if _length(reading) else read
+    else:
+        read = value + rng.normal(0.0, sigma)
     if reading.period is not None:
         read %= reading.period / reading.inside
     return with_value(reading, read)

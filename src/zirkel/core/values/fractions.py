@@ -93,3 +93,23 @@ def say_number(value: float) -> str:
         return f"{sign}{mixed.whole}"
     whole = f"{mixed.whole} " if mixed.whole else ""
     return f"{sign}{whole}{mixed.above}/{mixed.below}"
+
+
+COUNTED_PARTS = (0.0, 1 / 8, 1 / 4, 1 / 3, 3 / 8, 1 / 2, 5 / 8, 2 / 3, 3 / 4, 7 / 8, 1.0)
+"""The parts of a unit in which a person judges what is left over."""
+
+FINE_PARTS_BELOW = 1.0
+"""Counts below this are judged to sixteenths as well: there is only one length to look at."""
+
+
+def as_a_person_counts(exact: float, least: float = 1 / 16) -> float:
+    """A count of units, not negative, as a person would say it: a whole and a simple part.
+
+    >>> as_a_person_counts(2.36)
+    2.375
+    """
+    whole = math.floor(exact)
+    parts = set(COUNTED_PARTS)
+    if exact < FINE_PARTS_BELOW:
+        parts |= {n / 16 for n in range(17)}
+    return max(whole + min(parts, key=lambda part: abs(exact - whole - part)), least)

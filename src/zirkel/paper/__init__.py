@@ -1,0 +1,1 @@
+"""What is taken along on paper: PDF pages at true size."""

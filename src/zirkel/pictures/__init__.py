@@ -1,0 +1,1 @@
+"""Pictures: scenes drawn as SVG, photographs and prints prepared for sighting."""

@@ -1,0 +1,118 @@
+"""From an uploaded file to a picture that can be sighted: checked, upright, not too large.
+
+What a file claims to be is never believed: Pillow finds out, and only three of its readers are let
+near. Sizes are read from the header before a single pixel is decoded.
+"""
+
+from __future__ import annotations
+
+import io
+import warnings
+from dataclasses import dataclass
+
+from PIL import Image, ImageOps, UnidentifiedImageError
+
+from zirkel.errors import BadInput
+
+FORMATS = ("PNG", "JPEG", "WEBP")
+MOST_BYTES = 40_000_000
+MOST_PIXELS = 64_000_000
+LEAST_SIDE = 32
+LONGEST_KEPT = 2400
+"""Longer sides than this, in pixels, are scaled down: more shows on no screen, and costs time."""
+
+JPEG_QUALITY = 92
+
+
+@dataclass(frozen=True, slots=True)
+class Prepared:
+    """A picture ready to be kept."""
+
+    data: bytes
+    ending: str
+    width: int
+    height: int
+    scaled: bool
+
+
+def prepare(data: bytes) -> Prepared:
+    """The picture of an uploaded file; BadInput says what is wrong with it.
+
+    Photographs are turned upright by their own orientation tag. JPEG files are decoded at a
+    reduced size at once where they are far larger than what is kept.
+    """
+    if len(data) > MOST_BYTES:
+        raise BadInput(
+            "picture",
+            f"the file has {len(data) / 1e6:.0f} MB, more than Zirkel takes "
+            f"({MOST_BYTES / 1e6:.0f} MB): save the picture smaller",
+        )
+    with warnings.catch_warnings():
+        warnings.simplefilter("error", Image.DecompressionBombWarning)
+        try:
+            with Image.open(io.BytesIO(data), formats=FORMATS) as opened:
+                _check_size(opened)
+                return _prepared(opened)
+        except UnidentifiedImageError as error:
+            raise BadInput("picture", _not_a_picture(data)) from error
+        except (Image.DecompressionBombWarning, Image.DecompressionBombError) as error:
+            raise BadInput("picture", "it unpacks to far more than its file: refused") from error
+        except (OSError, SyntaxError, ValueError, EOFError) as error:
+            raise BadInput(
+                "picture", "the file is cut short or damaged: open it elsewhere and save it again"
+            ) from error
+
+
+def _check_size(opened: Image.Image) -> None:
+    width, height = opened.size
+    if width * height > MOST_PIXELS:
+        raise BadInput(
+            "picture",
+            f"it is {width} × {height} pixels, more than Zirkel takes "
+            f"({MOST_PIXELS / 1e6:.0f} million in all): save it smaller",
+        )
+    if min(width, height) < LEAST_SIDE:
+        raise BadInput(
+            "picture", f"it is {width} × {height} pixels: too small to find landmarks on"
+        )
+
+
+def _prepared(opened: Image.Image) -> Prepared:
+    kind = opened.format
+    most = max(opened.size)
+    if kind == "JPEG":
+        opened.draft("RGB", (LONGEST_KEPT, LONGEST_KEPT))
+    opened.load()
+    orientation = opened.getexif().get(0x0112, 1)
+    small: Image.Image = opened
+    if max(small.size) > LONGEST_KEPT:
+        small = opened.copy() if opened.mode == "P" else opened
+        small = small.convert("RGBA") if small.mode == "P" else small
+        small.thumbnail((LONGEST_KEPT, LONGEST_KEPT), Image.Resampling.LANCZOS)
+    small.getexif()[0x0112] = orientation
+    upright = _on_white(ImageOps.exif_transpose(small))
+    out = io.BytesIO()
+    if kind == "PNG":
+        upright.save(out, "PNG", optimize=False)
+    else:
+        upright.save(out, "JPEG", quality=JPEG_QUALITY)
+    ending = "png" if kind == "PNG" else "jpg"
+    return Prepared(
+        out.getvalue(), ending, upright.width, upright.height, scaled=max(upright.size) < most
+    )
+
+
+def _on_white(picture: Image.Image) -> Image.Image:
+    """Plain colours; what was transparent becomes white paper."""
+    if "A" in picture.getbands() or "transparency" in picture.info:
+        clear = picture.convert("RGBA")
+        white = Image.new("RGBA", clear.size, "white")
+        return Image.alpha_composite(white, clear).convert("RGB")
+    return picture.convert("RGB")
+
+
+def _not_a_picture(data: bytes) -> str:
+    start = data[:400].lstrip().lower()
+    if start.startswith((b"<svg", b"<?xml")) or b"<svg" in start:
+        return "this is an SVG drawing, which may carry scripts: export it as PNG first"
+    return "this is not a PNG, JPEG or WebP picture: save it as one of these"

@@ -1,0 +1,48 @@
+"""The picture of a scene as SVG: flat light and shadow, clean lines, in the product's hand."""
+
+from __future__ import annotations
+
+import shapely
+from shapely.geometry.base import BaseGeometry
+
+from zirkel.core.subject.picture import Picture
+
+TONES = {"cast": "#d9cdb8", "light": "#fbf8f1", "shadow": "#c9bca6"}
+LINE = "#2b2926"
+LONG_SIDE = 1000.0
+"""Length of the longer side of the drawing, in the SVG's own unit."""
+
+SMOOTHING = 0.15
+"""Corners that lie this near to the line between their neighbours, in that unit, are left out."""
+
+
+def scene_svg(picture: Picture) -> bytes:
+    """The drawing, its view box being the picture's box."""
+    left, top, right, bottom = picture.box
+    size = LONG_SIDE / max(right - left, bottom - top, 1e-9)
+    width, height = (right - left) * size, (bottom - top) * size
+    areas = "".join(
+        f'<path fill="{TONES[each.tone]}" d="{_path(each.shape, picture, size)}"/>'
+        for each in picture.areas
+    )
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {width:.2f} {height:.2f}" '
+        f'width="{width:.2f}" height="{height:.2f}">'
+        f'<g fill-rule="evenodd">{areas}</g>'
+        f'<path fill="none" stroke="{LINE}" stroke-width="1.6" stroke-linejoin="round" '
+        f'stroke-linecap="round" vector-effect="non-scaling-stroke" '
+        f'd="{_path(picture.lines, picture, size)}"/></svg>'
+    ).encode()
+
+
+def _path(shape: BaseGeometry, picture: Picture, size: float) -> str:
+    """Path data of polygons and lines, in the SVG's unit."""
+    left, top = picture.box[:2]
+    there = shapely.transform(shape, lambda p: (p - (left, top)) * size)
+    parts = []
+    for piece in shapely.get_parts(shapely.simplify(there, SMOOTHING)):
+        rings = [piece.exterior, *piece.interiors] if piece.geom_type == "Polygon" else [piece]
+        for ring in rings:
+            points = " ".join(f"{x:.1f},{y:.1f}" for x, y in ring.coords)
+            parts.append(f"M{points}{'Z' if ring.is_closed else ''}")
+    return "".join(parts)

@@ -1,0 +1,1 @@
+"""Scene files that ship with Zirkel (data only)."""

@@ -1,0 +1,84 @@
+"""The scenes at hand: those that ship with Zirkel, and those that users added."""
+
+from __future__ import annotations
+
+from functools import cache
+from pathlib import Path
+
+from sqlalchemy import Engine, select
+from sqlalchemy.orm import Session
+
+from zirkel.core.subject.scene import Scene
+from zirkel.core.values.names import slug
+from zirkel.errors import NotFound
+from zirkel.store.clock import now
+from zirkel.store.tables import SceneRow
+from zirkel.studyfile.scene_file import read_scene
+
+FOLDER = Path(__file__).resolve().parents[1] / "scenes"
+ENDING = ".zirkel-scene.json"
+
+
+@cache
+def shipped_scenes() -> dict[str, Scene]:
+    """Every scene that ships, by name."""
+    names = [path.name.removesuffix(ENDING) for path in sorted(FOLDER.glob(f"*{ENDING}"))]
+    return {name: read_scene(name, (FOLDER / f"{name}{ENDING}").read_bytes()) for name in names}
+
+
+class Scenes:
+    """Scenes by name; a scene under a name never changes."""
+
+    def __init__(self, engine: Engine) -> None:
+        self._engine = engine
+        self._read: dict[str, Scene] = {}
+
+    def all(self) -> list[Scene]:
+        """The shipped scenes, then the added ones."""
+        with Session(self._engine.execution_options(writes=False)) as session, session.begin():
+            names = list(session.scalars(select(SceneRow.name).order_by(SceneRow.added_at)))
+        return [*shipped_scenes().values(), *(self.get(name) for name in names)]
+
+    def get(self, name: str) -> Scene:
+        """One scene; NotFound if there is none."""
+        found = self.find(name)
+        if found is None:
+            raise NotFound(f"There is no scene “{name}” here: add its scene file first.")
+        return found
+
+    def find(self, name: str) -> Scene | None:
+        """One scene, None if there is none."""
+        if name in shipped_scenes():
+            return shipped_scenes()[name]
+        if name not in self._read:
+            with Session(self._engine.execution_options(writes=False)) as session, session.begin():
+                row = session.get(SceneRow, name)
+                if row is None:
+                    return None
+                self._read[name] = read_scene(name, row.file)
+        return self._read[name]
+
+    def file(self, name: str) -> bytes:
+        """The bytes of a scene's file."""
+        self.get(name)
+        if name in shipped_scenes():
+            return (FOLDER / f"{name}{ENDING}").read_bytes()
+        with Session(self._engine.execution_options(writes=False)) as session, session.begin():
+            return session.get_one(SceneRow, name).file
+
+    def add(self, data: bytes) -> Scene:
+        """Keep a scene file; BadInput says what is wrong with it. The same file again is the same
+        scene, another with the same title gets a name of its own."""
+        scene = read_scene("draft", data)
+        stem, number = slug(scene.title, "scene"), 1
+        with Session(self._engine.execution_options(writes=True)) as session, session.begin():
+            while True:
+                name = stem if number == 1 else f"{stem}_{number}"
+                row = session.get(SceneRow, name)
+                if row is not None and row.file == data:
+                    break
+                if row is None and name not in shipped_scenes():
+                    session.add(SceneRow(name=name, title=scene.title, file=data, added_at=now()))
+                    break
+                number += 1
+        return self.get(name)

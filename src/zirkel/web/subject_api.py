@@ -1,0 +1,147 @@
+"""The API's part about what stands in for the subject: scenes, station, stick, pictures."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from flask import Response, request
+from flask_openapi3 import APIBlueprint, Tag
+
+from zirkel.actions.pictures import PictureTaken, look_at, print_picture, take_picture
+from zirkel.actions.reveal import Reveal, reveal
+from zirkel.actions.station import (
+    Reach,
+    SceneCard,
+    SceneList,
+    StationRoom,
+    add_scene,
+    list_scenes,
+    open_station,
+    work_back,
+)
+from zirkel.actions.stick import StickPose, StickReading, read_stick
+from zirkel.actions.subject import draw_scene
+from zirkel.core.study import PictureSubject
+from zirkel.errors import BadInput
+from zirkel.pictures.prepare import MOST_BYTES
+from zirkel.web.api import store
+from zirkel.web.problems import Problem, as_json
+from zirkel.web.requests import (
+    PicturePath,
+    PictureQuery,
+    ReachQuery,
+    ScenePath,
+    SceneQuery,
+    StationTry,
+    StudyPath,
+)
+
+A_DAY = 86_400
+
+subject_api = APIBlueprint(
+    "subject",
+    __name__,
+    url_prefix="/api/v1",
+    abp_tags=[Tag(name="subject", description="What stands in for the subject")],
+    abp_responses={"404": Problem, "409": Problem, "413": Problem, "422": Problem},
+)
+
+
+@subject_api.get("/scenes", responses={"200": SceneList}, operation_id="scenes")
+def get_scenes() -> Response:
+    """All scenes at hand."""
+    return as_json(list_scenes(store()))
+
+
+@subject_api.post("/scenes", responses={"201": SceneCard}, operation_id="addScene")
+def post_scene() -> Response:
+    """Keep a scene from the bytes of a scene file, sent as the request's body."""
+    return as_json(add_scene(store(), request.get_data()), 201)
+
+
+@subject_api.get("/scenes/<string:name>/file", operation_id="sceneFile")
+def get_scene_file(path: ScenePath) -> Response:
+    """The scene file, for download."""
+    return Response(
+        store().scenes.file(path.name),
+        mimetype="application/json",
+        headers={
+            "Content-Disposition": f'attachment; filename="{path.name}.zirkel-scene.json"',
+        },
+    )
+
+
+@subject_api.get("/scenes/<string:name>/picture.svg", operation_id="scenePicture")
+def get_scene_picture(path: ScenePath, query: SceneQuery) -> Response:
+    """The scene drawn from a station."""
+    scene = store().scenes.get(path.name)
+    asked = {name: value for name, value in query.model_dump().items() if value is not None}
+    drawn = draw_scene(scene, replace(scene.station, **asked))
+    return Response(
+        drawn,
+        mimetype="image/svg+xml",
+        headers={"Cache-Control": f"private, max-age={A_DAY}"},
+    )
+
+
+@subject_api.post("/studies/<int:study_id>/station", responses={"200": StationRoom},
+                  operation_id="station")  # fmt: skip
+def post_station(path: StudyPath, body: StationTry) -> Response:
+    """The station's room, for the study's own station or one tried out; changes nothing."""
+    return as_json(open_station(store(), path.study_id, body.station))
+
+
+@subject_api.post("/studies/<int:study_id>/stick", responses={"200": StickReading},
+                  operation_id="stick")  # fmt: skip
+def post_stick(path: StudyPath, body: StickPose) -> Response:
+    """What the stick reads as it is held; changes nothing."""
+    return as_json(read_stick(store(), path.study_id, body))
+
+
+@subject_api.get("/studies/<int:study_id>/reveal", responses={"200": Reveal}, operation_id="reveal")
+def get_reveal(path: StudyPath) -> Response:
+    """The truth over the block-in of a simulated subject."""
+    return as_json(reveal(store(), path.study_id))
+
+
+@subject_api.get("/reach", responses={"200": Reach}, operation_id="reach")
+def get_reach(query: ReachQuery) -> Response:
+    """The real reach, worked back from two readings."""
+    return as_json(work_back(query.length_mm, query.near_mm, query.far_mm, query.back_mm))
+
+
+@subject_api.post("/pictures", responses={"201": PictureTaken}, operation_id="takePicture")
+def post_picture() -> Response:
+    """Keep a picture from the bytes of its file, sent as the request's body."""
+    request.max_content_length = MOST_BYTES
+    return as_json(take_picture(store(), request.get_data()), 201)
+
+
+@subject_api.get("/pictures/<string:picture>/view", operation_id="pictureView")
+def get_picture_view(path: PicturePath, query: PictureQuery) -> Response:
+    """The picture as it is looked at."""
+    kept = store().pictures.get(path.picture)
+    left, top, right, bottom = (float(each) for each in query.crop.split(","))
+    if left >= right or top >= bottom:
+        raise BadInput("crop", "leaves nothing: left must be below right, top below bottom")
+    subject = PictureSubject(
+        path.picture, kept.width, kept.height, (left, top, right, bottom), query.turn, query.grey,
+        query.contrast, query.squint, query.tones,
+    )  # fmt: skip
+    kind = "image/png" if query.tones else "image/jpeg"
+    return Response(
+        look_at(store(), subject, query.longest),
+        mimetype=kind,
+        headers={"Cache-Control": f"private, max-age={A_DAY}"},
+    )
+
+
+@subject_api.get("/studies/<int:study_id>/print.pdf", operation_id="printPicture")
+def get_print(path: StudyPath) -> Response:
+    """The picture as a reference print at true size."""
+    name, data = print_picture(store(), path.study_id)
+    return Response(
+        data,
+        mimetype="application/pdf",
+        headers={"Content-Disposition": f'attachment; filename="{name}"'},
+    )
