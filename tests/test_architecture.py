@@ -13,9 +13,9 @@ FRONT = ROOT / "frontend" / "src"
 MAY_IMPORT = {
     "core": set(),
     "studyfile": {"core"},
-    "store": {"core", "studyfile"},
-    "demo": {"core", "studyfile"},
-    "scenes": set(),
+    "scenes": {"core", "studyfile"},
+    "store": {"core", "studyfile", "scenes"},
+    "demo": {"core", "studyfile", "scenes"},
     "pictures": {"core"},
     "paper": {"core"},
     "actions": {"core", "studyfile", "store", "pictures", "paper"},

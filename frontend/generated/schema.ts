@@ -667,6 +667,13 @@ export interface components {
              * @default null
              */
             missing?: string | null;
+            /** @default null */
+            picture?: components["schemas"]["FilePicture"] | null;
+            /**
+             * Scene
+             * @default null
+             */
+            scene?: string | null;
             /**
              * Title
              * @default null

@@ -90,7 +90,7 @@ class RoundTrips(unittest.TestCase):
     def test_the_demonstrations_are_what_the_generator_makes(self):
         for name, arrangement in DEMOS.items():
             stored = read_study((DEMO_FOLDER / f"{name}.zirkel.json").read_bytes())
-            made = to_study(arrangement)
+            made = arrangement()
             self.assertEqual([s.id for s in made.sightings], [s.id for s in stored.sightings])
             for one, other in zip(made.sightings, stored.sightings, strict=True):
                 self.assertAlmostEqual(one.value, other.value)

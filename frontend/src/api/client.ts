@@ -2,9 +2,17 @@
 import type {
   Bench,
   Change,
+  PictureTaken,
   Problem,
   Prompts,
   Relations,
+  Reveal,
+  SceneCard,
+  SceneList,
+  Station,
+  StationRoom,
+  StickPose,
+  StickReading,
   StudyFile,
   TrustReport,
   Wall,
@@ -54,6 +62,35 @@ function send(method: string, body: unknown): RequestInit {
   return { method, headers: { "Content-Type": "application/json" }, body: JSON.stringify(body) };
 }
 
+/** Sends a picture; `progress` hears which share of it has gone, then 1 while it is prepared. */
+function sendPicture(file: Blob, progress: (share: number) => void): Promise<PictureTaken> {
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest();
+    request.open("POST", `${BASE}/pictures`);
+    request.upload.onprogress = (event) => progress(event.loaded / Math.max(event.total, 1));
+    request.upload.onload = () => progress(1);
+    request.onerror = () => reject(new ApiError(UNREACHABLE, 0));
+    request.onload = () => {
+      const fallback: Problem = { title: "Error", status: request.status, detail: "No answer" };
+      const answer = parsed(request.responseText) ?? fallback;
+      if (request.status === 201) {
+        resolve(answer as PictureTaken);
+      } else {
+        reject(new ApiError(answer as Problem, request.status));
+      }
+    };
+    request.send(file);
+  });
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
 /** A token under which a change is made once, however often it is sent. */
 export function newToken(): string {
   const bytes = crypto.getRandomValues(new Uint8Array(16));
@@ -76,5 +113,16 @@ export const api = {
     call<Bench>(`/studies/${id}/redo`, send("POST", { version, token })),
   remove: (id: number, removed: boolean) =>
     call<void>(`/studies/${id}/removed`, send("PUT", { removed })),
+  scenes: () => call<SceneList>("/scenes"),
+  addScene: (file: Blob) => call<SceneCard>("/scenes", { method: "POST", body: file }),
+  beginFromScene: (scene: string) => call<Bench>("/studies/from-scene", send("POST", { scene })),
+  station: (id: number, station: Station | null) =>
+    call<StationRoom>(`/studies/${id}/station`, send("POST", { station })),
+  stick: (id: number, pose: StickPose) =>
+    call<StickReading>(`/studies/${id}/stick`, send("POST", pose)),
+  reveal: (id: number) => call<Reveal>(`/studies/${id}/reveal`),
+  reach: (query: URLSearchParams) => call<{ reach_mm: number }>(`/reach?${query}`),
+  takePicture: sendPicture,
+  printAddress: (id: number) => `${BASE}/studies/${id}/print.pdf`,
   fileAddress: (id: number) => `${BASE}/studies/${id}/file`,
 };

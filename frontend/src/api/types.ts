@@ -3,7 +3,12 @@ import type { components } from "../../generated/schema";
 
 type Schemas = components["schemas"];
 
-export type Bench = Schemas["Bench"];
+export type PictureSubject = Required<Schemas["FilePicture"]>;
+export type Station = Required<Schemas["FileStation"]>;
+export type BenchSubject = Omit<Required<Schemas["BenchSubject"]>, "picture"> & {
+  picture: PictureSubject | null;
+};
+export type Bench = Omit<Schemas["Bench"], "subject"> & { subject: BenchSubject };
 export type BenchLandmark = Schemas["BenchLandmark"];
 export type BenchReading = Schemas["BenchReading"];
 export type BenchDoubt = Schemas["BenchDoubt"];
@@ -19,4 +24,12 @@ export type StudyCard = Schemas["StudyCard"];
 export type StudyFile = Schemas["StudyFile"];
 export type Change = Schemas["ChangeRequest"]["change"];
 export type Sighting = Schemas["TakeSighting"]["sighting"];
+export type SceneCard = Schemas["SceneCard"];
+export type SceneList = Schemas["SceneList"];
+export type StationRoom = Omit<Schemas["StationRoom"], "station"> & { station: Station };
+export type StickPose = Schemas["StickPose"];
+export type StickReading = Schemas["StickReading"];
+export type Reveal = Schemas["Reveal"];
+export type PictureTaken = Schemas["PictureTaken"];
+export type SimulatedSubject = Schemas["FileSimulated"];
 export type Problem = Schemas["Problem"];

@@ -7,6 +7,8 @@ import { theme } from "./theme";
 
 const WallPage = lazy(() => import("./pages/WallPage"));
 const NewStudyPage = lazy(() => import("./pages/NewStudyPage"));
+const ScenesPage = lazy(() => import("./pages/ScenesPage"));
+const SubjectPage = lazy(() => import("./pages/SubjectPage"));
 const BenchPage = lazy(() => import("./pages/BenchPage"));
 
 const client = new QueryClient({
@@ -23,7 +25,9 @@ export function App() {
               <Routes>
                 <Route path="/" element={<WallPage />} />
                 <Route path="/new" element={<NewStudyPage />} />
+                <Route path="/scenes" element={<ScenesPage />} />
                 <Route path="/studies/:id" element={<BenchPage />} />
+                <Route path="/studies/:id/subject" element={<SubjectPage />} />
                 <Route path="*" element={<WallPage />} />
               </Routes>
             </Suspense>

@@ -24,6 +24,8 @@ from zirkel.core.subject.scene import Scene, seen_landmarks, unit_length
 from zirkel.core.subject.station import Station
 from zirkel.pictures.scene_svg import scene_svg
 from zirkel.store.store import Stored
+from zirkel.studyfile.convert import subject_to_file
+from zirkel.studyfile.schema import FilePicture
 
 K = TypeVar("K")
 V = TypeVar("V")
@@ -38,6 +40,8 @@ class BenchSubject(BaseModel):
 
     kind: str
     title: str | None = None
+    scene: str | None = None
+    picture: FilePicture | None = None
     image: str | None = None
     left_mm: float = 0.0
     top_mm: float = 0.0
@@ -177,11 +181,17 @@ def lay_beside(study: Study, sight: Sight, plan: Plan) -> Laid | None:
     return Laid(fit, np.array([sheet.width_mm, sheet.height_mm]) / 2.0 - middle)
 
 
+def _as_file(subject: object) -> FilePicture | None:
+    if not isinstance(subject, PictureSubject):
+        return None
+    return FilePicture.model_validate(subject_to_file(subject))
+
+
 def bench_subject(stored: Stored, sight: Sight, laid: Laid | None) -> BenchSubject:
     """The subject side as the bench shows it."""
     subject = stored.study.subject
     if subject is None or laid is None:
-        return BenchSubject(kind="thumbnail")
+        return BenchSubject(kind="thumbnail", picture=_as_file(subject))
     if isinstance(subject, PictureSubject):
         title, image = "Picture", picture_address(subject)
         hidden: list[str] = []
@@ -203,6 +213,8 @@ def bench_subject(stored: Stored, sight: Sight, laid: Laid | None) -> BenchSubje
     return BenchSubject(
         kind=kind,
         title=title,
+        scene=subject.scene if isinstance(subject, SimulatedSubject) else None,
+        picture=_as_file(subject),
         image=image,
         left_mm=left,
         top_mm=top,

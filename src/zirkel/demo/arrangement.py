@@ -3,29 +3,21 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from zirkel.core.network.kinds import Drop, Level, Part, Run, Sighting, Span, Tilt
-from zirkel.core.study import Landmark, Shape, Sheet, Study, UnitPair
+from zirkel.core.study import Sheet, Study
+from zirkel.core.subject.artist import fresh_study
 from zirkel.core.subject.observer import observe, with_value
-
-
-@dataclass(frozen=True, slots=True)
-class Point:
-    """A landmark of an arrangement with its true place in units."""
-
-    id: str
-    name: str
-    tier: int
-    x: float
-    y: float
+from zirkel.core.subject.scene import seen_landmarks, truth_in_units
+from zirkel.scenes import shipped_scenes
 
 
 @dataclass(frozen=True, slots=True)
 class Arrangement:
-    """A subject whose truth is known, and what is sighted of it.
+    """A shipped scene, and what is sighted of it from its own station.
 
     `readings` are lines such as "span level can_rim_l pot1_l", grouped by take; `wrong` gives for
     one line how much is added to what was read.
@@ -33,43 +25,26 @@ class Arrangement:
 
     title: str
     sheet: Sheet
-    unit: UnitPair
-    points: tuple[Point, ...]
-    shapes: tuple[Shape, ...]
+    scene: str
     takes: Mapping[str, tuple[float, Sequence[str]]]
     wrong: Mapping[str, float]
     seed: int
     tap_error: float
-    scale: float
 
 
 def to_study(arrangement: Arrangement) -> Study:
     """The study that an honest observer would have made of it."""
     rng = np.random.default_rng(arrangement.seed)
-    truth = {each.id: np.array([each.x, each.y]) for each in arrangement.points}
+    scene = shipped_scenes()[arrangement.scene]
+    study = fresh_study(scene, scene.station, arrangement.sheet, arrangement.tap_error, rng)
+    truth = truth_in_units(seen_landmarks(scene, scene.station), scene.unit)
     readings: list[Sighting] = []
     for take, (drift, lines) in arrangement.takes.items():
         for line in lines:
             asked = _reading(line, f"s{len(readings) + 1}", take, truth)
             read = observe(asked, truth, rng, drift)
             readings.append(_spoiled(read, arrangement.wrong.get(line, 0.0)))
-    return Study(
-        title=arrangement.title,
-        method="comparative",
-        sheet=arrangement.sheet,
-        unit=arrangement.unit,
-        landmarks=tuple(_landmark(each, arrangement, rng) for each in arrangement.points),
-        shapes=arrangement.shapes,
-        sightings=tuple(readings),
-    )
-
-
-def _landmark(point: Point, arrangement: Arrangement, rng: np.random.Generator) -> Landmark:
-    tapped = (np.array([point.x, point.y]) + rng.normal(0.0, arrangement.tap_error, 2) + 1.0) * (
-        arrangement.scale
-    )
-    rough = (round(float(tapped[0]), 3), round(float(tapped[1]), 3))
-    return Landmark(point.id, point.name, point.tier, rough)
+    return replace(study, title=arrangement.title, sightings=tuple(readings))
 
 
 def _reading(line: str, name: str, take: str, truth: Mapping[str, np.ndarray]) -> Sighting:
@@ -97,9 +72,3 @@ def _reading(line: str, name: str, take: str, truth: Mapping[str, np.ndarray]) -
 
 def _spoiled(reading: Sighting, added: float) -> Sighting:
     return with_value(reading, reading.value + added) if added else reading
-
-
-def outline(name: str, said: str, landmarks: str, closed: bool = True, tier: int = 1,
-            part_of: str | None = None) -> Shape:  # fmt: skip
-    """A shape from landmark ids in one line."""
-    return Shape(name, said, tuple(landmarks.split()), closed, part_of, tier)

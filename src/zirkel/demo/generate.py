@@ -1,20 +1,30 @@
 """`python -m zirkel.demo.generate` writes the demonstration studies beside this module."""
 
+from collections.abc import Callable
 from pathlib import Path
 
-from zirkel.demo.arrangement import Arrangement, to_study
+from zirkel.core.study import Sheet, Study
+from zirkel.demo.arrangement import to_study
+from zirkel.demo.by_the_artist import made_by_artist
 from zirkel.demo.potting_bench import POTTING_BENCH
-from zirkel.demo.wooden_mask import WOODEN_MASK
 from zirkel.studyfile.read import write_study
 
-DEMOS: dict[str, Arrangement] = {"potting_bench": POTTING_BENCH, "wooden_mask": WOODEN_MASK}
+DEMOS: dict[str, Callable[[], Study]] = {
+    "potting_bench": lambda: to_study(POTTING_BENCH),
+    "wooden_mask": lambda: made_by_artist(
+        "wooden_mask", "Wooden mask on a peg", Sheet(210.0, 297.0), 5
+    ),
+    "boathouse": lambda: made_by_artist(
+        "boathouse", "Boathouse across the water", Sheet(420.0, 297.0), 8
+    ),
+}
 FOLDER = Path(__file__).parent
 
 
 def main() -> None:
     """Write every demonstration's study file."""
-    for name, arrangement in DEMOS.items():
-        (FOLDER / f"{name}.zirkel.json").write_bytes(write_study(to_study(arrangement)))
+    for name, made in DEMOS.items():
+        (FOLDER / f"{name}.zirkel.json").write_bytes(write_study(made()))
 
 
 if __name__ == "__main__":

@@ -1,52 +1,7 @@
 """The potting bench: a dented watering can, three stacked pots, a dibber and a folded sack."""
 
-from zirkel.core.study import Sheet, UnitPair
-from zirkel.demo.arrangement import Arrangement, Point, outline
-
-POINTS = (
-    Point("can_rim_l", "Can, rim left", 1, 0.00, 0.00),
-    Point("can_rim_r", "Can, rim right", 1, 0.60, -0.02),
-    Point("can_shoulder_l", "Can, left shoulder", 2, -0.07, 0.27),
-    Point("can_shoulder_r", "Can, right shoulder", 2, 0.74, 0.24),
-    Point("can_foot_l", "Can, foot left", 1, 0.02, 1.00),
-    Point("can_foot_r", "Can, foot right", 1, 0.70, 1.02),
-    Point("can_dent", "Can, deepest of the dent", 3, 0.69, 0.66),
-    Point("handle_back", "Handle, furthest back", 2, -0.42, 0.24),
-    Point("spout_root", "Spout, root", 2, 0.71, 0.72),
-    Point("spout_knee", "Spout, knee", 2, 1.06, 0.30),
-    Point("spout_tip", "Spout, tip", 1, 1.34, -0.20),
-    Point("pot1_l", "Top pot, rim left", 1, 1.66, 0.02),
-    Point("pot1_r", "Top pot, rim right", 1, 2.28, 0.05),
-    Point("pot2_l", "Middle pot, rim left", 2, 1.60, 0.33),
-    Point("pot2_r", "Middle pot, rim right", 2, 2.34, 0.34),
-    Point("pot3_l", "Bottom pot, rim left", 2, 1.57, 0.65),
-    Point("pot3_r", "Bottom pot, rim right", 2, 2.42, 0.66),
-    Point("stack_foot_l", "Stack, foot left", 1, 1.72, 1.07),
-    Point("stack_foot_r", "Stack, foot right", 1, 2.26, 1.08),
-    Point("sack_l", "Sack, left corner", 1, -0.36, 1.34),
-    Point("sack_fold", "Sack, top of the fold", 2, 0.16, 1.10),
-    Point("sack_r", "Sack, right corner", 1, 0.62, 1.30),
-    Point("sack_front", "Sack, front corner", 2, 0.22, 1.56),
-    Point("dibber_grip", "Dibber, grip", 1, 1.08, 1.44),
-    Point("dibber_point", "Dibber, point", 2, 2.04, 1.30),
-)
-
-SHAPES = (
-    outline(
-        "can", "Watering can",
-        "can_rim_l can_rim_r can_shoulder_r can_dent can_foot_r can_foot_l can_shoulder_l",
-    ),
-    outline("handle", "Handle", "can_rim_l handle_back can_shoulder_l", False, 2, "can"),
-    outline(
-        "spout", "Spout",
-        "can_shoulder_r spout_knee spout_tip spout_knee spout_root", False, 2, "can",
-    ),
-    outline("pot1", "Top pot", "pot1_l pot1_r pot2_r pot2_l"),
-    outline("pot2", "Middle pot", "pot2_l pot2_r pot3_r pot3_l"),
-    outline("pot3", "Bottom pot", "pot3_l pot3_r stack_foot_r stack_foot_l"),
-    outline("sack", "Folded sack", "sack_l sack_fold sack_r sack_front"),
-    outline("dibber", "Dibber", "dibber_grip dibber_point", False),
-)  # fmt: skip
+from zirkel.core.study import Sheet
+from zirkel.demo.arrangement import Arrangement
 
 FIRST_TAKE = (
     "span level can_rim_l can_rim_r",
@@ -117,12 +72,9 @@ SECOND_TAKE = (
 POTTING_BENCH = Arrangement(
     title="Potting bench, morning light",
     sheet=Sheet(420.0, 297.0),
-    unit=UnitPair("can_rim_l", "can_foot_l", "plumb", "can"),
-    points=POINTS,
-    shapes=SHAPES,
+    scene="potting_bench",
     takes={"t1": (0.0, FIRST_TAKE), "t2": (0.03, SECOND_TAKE)},
     wrong={"span plumb pot1_l stack_foot_l": 0.375},
     seed=20,
     tap_error=0.06,
-    scale=0.25,
 )

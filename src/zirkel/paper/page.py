@@ -89,7 +89,8 @@ class Paper:
         self.line([(x, y - arm), (x, y + arm)], colour)
 
     def text(self, x: float, y: float, said: str, size: float = 3.4, strong: bool = False,
-             colour: str = GRAPHITE, anchor: str = "start", turn_deg: float = 0.0) -> None:  # fmt: skip
+             colour: str = GRAPHITE, anchor: str = "start",
+             turn_deg: float = 0.0) -> None:  # fmt: skip
         """Words on a base line, `size` being the height of the type in mm."""
         self._canvas.saveState()
         self._canvas.setFillColor(colour)

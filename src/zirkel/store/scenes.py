@@ -2,28 +2,16 @@
 
 from __future__ import annotations
 
-from functools import cache
-from pathlib import Path
-
 from sqlalchemy import Engine, select
 from sqlalchemy.orm import Session
 
 from zirkel.core.subject.scene import Scene
 from zirkel.core.values.names import slug
 from zirkel.errors import NotFound
+from zirkel.scenes import shipped_file, shipped_scenes
 from zirkel.store.clock import now
 from zirkel.store.tables import SceneRow
 from zirkel.studyfile.scene_file import read_scene
-
-FOLDER = Path(__file__).resolve().parents[1] / "scenes"
-ENDING = ".zirkel-scene.json"
-
-
-@cache
-def shipped_scenes() -> dict[str, Scene]:
-    """Every scene that ships, by name."""
-    names = [path.name.removesuffix(ENDING) for path in sorted(FOLDER.glob(f"*{ENDING}"))]
-    return {name: read_scene(name, (FOLDER / f"{name}{ENDING}").read_bytes()) for name in names}
 
 
 class Scenes:
@@ -62,7 +50,7 @@ class Scenes:
         """The bytes of a scene's file."""
         self.get(name)
         if name in shipped_scenes():
-            return (FOLDER / f"{name}{ENDING}").read_bytes()
+            return shipped_file(name)
         with Session(self._engine.execution_options(writes=False)) as session, session.begin():
             return session.get_one(SceneRow, name).file
 

@@ -1,4 +1,5 @@
 // The bench: the picture, the pad under it, the prompter beside it.
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Button, Segmented } from "antd";
 import { useCallback, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
@@ -8,9 +9,11 @@ import { BenchPicture } from "../../features/bench";
 import { PAD_SHORTCUTS, Pad, padKey, usePad } from "../../features/pad";
 import { Marks, Progress, Prompter, Readings } from "../../features/prompter";
 import { Setup } from "../../features/setup";
+import { STICK_SHORTCUTS, StickBar, StickOverlay, stickKey, useStick } from "../../features/stick";
 import { download } from "../../shared/download";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { StaleDialog } from "../../shared/StaleDialog";
+import { StudyHeader } from "../../shared/StudyHeader";
 import { useShortcuts } from "../../shared/useShortcuts";
 import { type StudyHandle, useStudy } from "../../shared/useStudy";
 import { Wordmark } from "../../shared/Wordmark";
@@ -25,6 +28,8 @@ const SHORTCUTS = [
   { keys: "Shift+A", does: "Another suggestion" },
   { keys: "Shift+S", does: "Another simple relation" },
   { keys: "Shift+D", does: "Draw by the simple relation" },
+  ...STICK_SHORTCUTS,
+  { keys: "Shift+V", does: "Reveal the truth about a simulated subject, or hide it" },
   { keys: "Ctrl+Z", does: "Undo" },
   { keys: "Ctrl+Shift+Z", does: "Redo" },
   { keys: "?", does: "These keys" },
@@ -88,6 +93,21 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
   const [promise, setPromise] = useState<Prompt | null>(null);
   const [step, setStep] = useState(0);
   const [unchecked, setUnchecked] = useState(false);
+
+  const [revealed, setRevealed] = useState(false);
+  const stick = useStick(bench, {
+    kind: pad.state.kind,
+    slots: pad.state.slots,
+    put: pad.put,
+    fill: pad.fill,
+  });
+  const truth = useQuery({
+    queryKey: ["reveal", bench.id, bench.version],
+    queryFn: () => api.reveal(bench.id),
+    enabled: revealed,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
 
   const make = useCallback(
     async (change: Change): Promise<string | null> => {
@@ -169,6 +189,13 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
       }
       return true;
     }
+    if (event.shiftKey && stickKey(stick, event.key)) {
+      return true;
+    }
+    if (event.shiftKey && event.key === "V" && bench.subject.kind === "scene") {
+      setRevealed(!revealed);
+      return true;
+    }
     return padKey(pad, event, keep);
   });
 
@@ -185,22 +212,12 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
       data-busy={study.busy}
       onClick={letGo}
     >
-      <header className={styles.header}>
-        <Wordmark />
-        <h1 className={styles.title}>{bench.title}</h1>
-        <div className={styles.tools}>
-          <Button onClick={back} disabled={!bench.undo} title={bench.undo ?? "Nothing to undo"}>
-            Undo
-          </Button>
-          <Button onClick={again} disabled={!bench.redo} title={bench.redo ?? "Nothing to redo"}>
-            Redo
-          </Button>
-          <Button onClick={() => download(api.fileAddress(bench.id))}>Save as file</Button>
-          <Button onClick={() => setHelp(true)} aria-label="Keys on this screen">
-            ?
-          </Button>
-        </div>
-      </header>
+      <StudyHeader study={study} bench={bench} stage="bench" onUndo={back} onRedo={again}>
+        <Button onClick={() => download(api.fileAddress(bench.id))}>Save as file</Button>
+        <Button onClick={() => setHelp(true)} aria-label="Keys on this screen">
+          ?
+        </Button>
+      </StudyHeader>
       <BenchPicture
         bench={bench}
         chosen={pad.state.slots.flatMap((each) => each ?? [])}
@@ -208,8 +225,42 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
         pointed={pointed}
         promise={side === "Next" ? promise : null}
         relation={side === "Next" ? relation : undefined}
+        reveal={revealed ? truth.data : undefined}
+        overlay={
+          stick.inHand
+            ? (picture, height) => (
+                <StickOverlay
+                  stick={stick}
+                  scale={picture.layout.subject}
+                  right={picture.layout.divide}
+                  bottom={height}
+                  name={(each) => bench.landmarks.find((one) => one.id === each)?.name ?? each}
+                />
+              )
+            : undefined
+        }
         onChoose={pad.choose}
-      />
+      >
+        {stick.inHand && <StickBar stick={stick} unit={bench.unit?.name ?? "unit"} />}
+        {bench.subject.kind !== "thumbnail" && !stick.inHand && (
+          <div className={styles.subjectTools}>
+            <Button onClick={stick.toggle}>Take up the stick</Button>
+            {bench.subject.kind === "scene" && (
+              <Button onClick={() => setRevealed(!revealed)} aria-pressed={revealed}>
+                {revealed ? "Hide the truth" : "Reveal the truth"}
+              </Button>
+            )}
+            {bench.subject.faults.length > 0 && (
+              <p>A human hand: {bench.subject.faults.join("; ")}.</p>
+            )}
+          </div>
+        )}
+        {revealed && (
+          <p role="status" className={styles.revealed}>
+            {truth.data?.said ?? truth.error?.message ?? "Looking behind the curtain…"}
+          </p>
+        )}
+      </BenchPicture>
       <aside className={styles.side}>
         <Segmented
           block

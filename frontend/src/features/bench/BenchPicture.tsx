@@ -1,14 +1,16 @@
 // The one picture: subject on the left, sheet on the right, heights pulled straight across.
 import { useEffect, useRef, useState } from "react";
-import type { Bench, Prompt, Relation } from "../../api/types";
+import type { Bench, Prompt, Relation, Reveal } from "../../api/types";
 import { nearest } from "../../geometry/hit";
 import { polyline, zigzag } from "../../geometry/marks";
 import { heldAs } from "../../shared/readingKind";
 import { useSize } from "../../shared/useSize";
 import styles from "./BenchPicture.module.css";
 import { Mark, Slack } from "./Mark";
+import { RevealMarks } from "./RevealMarks";
 import { Rulers } from "./Rulers";
 import { StickSign } from "./StickSign";
+import { SubjectSide } from "./SubjectSide";
 import { type Drawn, type Picture, usePicture } from "./usePicture";
 
 const FINGER = 26;
@@ -26,7 +28,13 @@ type Props = {
   promise: Prompt | null;
   /** A simple relation to lay over the drawing. */
   relation: Relation | undefined;
+  /** The truth, while it is revealed. */
+  reveal: Reveal | undefined;
+  /** What lies over the subject: the stick, while it is in hand. */
+  overlay: ((picture: Picture, height: number) => React.ReactNode) | undefined;
   onChoose: (landmark: string) => void;
+  /** What stands over the picture: buttons and words. */
+  children?: React.ReactNode;
 };
 
 export function BenchPicture(props: Props) {
@@ -53,13 +61,13 @@ export function BenchPicture(props: Props) {
         <svg
           width={width}
           height={height}
-          role="img"
+          role={props.overlay ? "group" : "img"}
           aria-label={`Subject and sheet: ${bench.landmarks.length} landmarks, ${bench.readings.length} readings`}
           onPointerMove={(event) => setOver(find(event)?.landmark.id ?? null)}
           onPointerLeave={() => setOver(null)}
           onPointerDown={(event) => {
             const found = find(event);
-            if (found) {
+            if (found && !(event.target as Element).closest("[data-stick]")) {
               onChoose(found.landmark.id);
             }
           }}
@@ -67,7 +75,13 @@ export function BenchPicture(props: Props) {
         >
           <Halves bench={bench} picture={picture} width={width} height={height} />
           <Leaders picture={picture} ids={lit} />
-          <SubjectSide picture={picture} chosen={chosen} kind={kind} height={height} />
+          <SubjectSide
+            bench={bench}
+            picture={picture}
+            chosen={chosen}
+            kind={props.overlay ? "" : kind}
+            height={height}
+          />
           <SheetSide
             bench={bench}
             picture={picture}
@@ -77,9 +91,12 @@ export function BenchPicture(props: Props) {
           />
           <RelationLines picture={picture} bench={bench} relation={props.relation} />
           <Promised picture={picture} promise={props.promise} />
+          {props.reveal && <RevealMarks picture={picture} reveal={props.reveal} />}
           <Names picture={picture} ids={lit} width={width} />
+          {props.overlay?.(picture, height)}
         </svg>
       )}
+      {props.children}
       <ul className="visually-hidden">
         {bench.landmarks.map((each) => (
           <li key={each.id}>
@@ -168,62 +185,6 @@ function Leaders({ picture, ids }: { picture: Picture; ids: readonly string[] })
             data-lit={ids.includes(landmark.id)}
           />
         ) : null,
-      )}
-    </g>
-  );
-}
-
-function SubjectSide({
-  picture,
-  chosen,
-  kind,
-  height,
-}: {
-  picture: Picture;
-  chosen: readonly string[];
-  kind: string;
-  height: number;
-}) {
-  const points = chosen.flatMap((id) => picture.byId.get(id)?.seen ?? []);
-  return (
-    <g>
-      {picture.onSubject.map((each) => (
-        <path
-          key={each.id}
-          d={polyline(each.points, each.closed)}
-          className={styles.thumbnail}
-          data-closed={each.closed}
-        />
-      ))}
-      {picture.drawn.map(({ landmark, seen }) =>
-        seen ? (
-          <circle
-            key={landmark.id}
-            cx={seen.x}
-            cy={seen.y}
-            r={chosen.includes(landmark.id) ? 6.5 : 3.2}
-            className={styles.dot}
-            data-chosen={chosen.includes(landmark.id)}
-          />
-        ) : null,
-      )}
-      <StickSign
-        kind={kind}
-        points={points}
-        top={44}
-        bottom={height}
-        left={0}
-        right={picture.layout.divide}
-      />
-      {picture.drawn.every((each) => !each.seen) && (
-        <text
-          x={picture.layout.divide / 2}
-          y={height / 2}
-          textAnchor="middle"
-          className={styles.note}
-        >
-          No thumbnail tapped: tap landmarks on the sheet instead.
-        </text>
       )}
     </g>
   );

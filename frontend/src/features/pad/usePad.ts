@@ -145,6 +145,25 @@ export function usePad(bench: Bench) {
     [bench.readings],
   );
 
+  /** Lay an entry out on the pad, as a new reading to be looked at and kept. */
+  const fill = useCallback((entry: Entry) => {
+    setState((old) => ({ ...fromEntry(entry, old), fresh: true }));
+  }, []);
+
+  /** Put a landmark into one slot, or leave it empty, whatever slot is active. */
+  const put = useCallback((slot: number, landmark: string | null) => {
+    setState((old) => {
+      if (old.slots[slot] === landmark) {
+        return old;
+      }
+      const slots = old.slots.map((each, i) =>
+        i === slot ? landmark : each === landmark ? null : each,
+      );
+      const open = slots.indexOf(null);
+      return { ...old, slots, letters: "", active: open < 0 ? old.active : open, side: null };
+    });
+  }, []);
+
   const sighting = useCallback((): Sighting => {
     const made = kind.toSighting({
       landmarks: state.slots.map((each) => each ?? ""),
@@ -178,6 +197,8 @@ export function usePad(bench: Bench) {
     clear,
     takeUp,
     correct,
+    fill,
+    put,
     sighting,
     newTake,
   };

@@ -52,6 +52,9 @@ export function StudyWall() {
         <Button size="large" onClick={() => picker.current?.click()} loading={load.isPending}>
           Load a study file
         </Button>
+        <Link to="/scenes" className={styles.second}>
+          Sight a scene
+        </Link>
         <Link to="/new" className={styles.begin}>
           New study
         </Link>

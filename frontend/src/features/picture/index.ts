@@ -1,0 +1,2 @@
+export { PictureRoom } from "./PictureRoom";
+export { PictureUpload } from "./PictureUpload";

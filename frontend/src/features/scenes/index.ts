@@ -1,0 +1,1 @@
+export { SceneGallery } from "./SceneGallery";

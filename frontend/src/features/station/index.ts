@@ -1,0 +1,1 @@
+export { StationRoom } from "./StationRoom";

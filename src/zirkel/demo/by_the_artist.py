@@ -1,0 +1,17 @@
+"""Demonstrations that the simulated artist made, doing as the prompter says."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from zirkel.core.study import Sheet, Study
+from zirkel.core.subject.artist import Hand, sight_scene
+from zirkel.scenes import shipped_scenes
+
+TWO_TAKES = Hand(per_landmark=2.7, take_length=24)
+
+
+def made_by_artist(scene: str, title: str, sheet: Sheet, seed: int) -> Study:
+    """The study of a shipped scene from its own station."""
+    shown = shipped_scenes()[scene]
+    return replace(sight_scene(shown, shown.station, sheet, seed, TWO_TAKES), title=title)
