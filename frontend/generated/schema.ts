@@ -2024,6 +2024,8 @@ export interface components {
             said: string;
             /** Steps */
             steps: number | null;
+            /** Value */
+            value: string | null;
         };
         /**
          * StrikeSighting

@@ -20,8 +20,7 @@ class Bench(BrowserCase):
         self.assertEqual(self.page.get_attribute("[data-landmark=dibber_point]", "data-standing"),
                          "loose")  # fmt: skip
         self.page.keyboard.press("Shift+N")
-        self.page.keyboard.type("1 1/4")
-        self.page.keyboard.press("ArrowDown")
+        self.page.keyboard.type("4:00")
         self.page.keyboard.press("Enter")
         self.wait_for_version(version + 1)
         self.assertEqual(self.page.get_attribute("[data-landmark=dibber_point]", "data-standing"),

@@ -133,7 +133,7 @@ class Files(BrowserCase):
         path = saved.value.path()
         self.assertEqual(json.loads(Path(path).read_text())["title"], "Wooden mask on a peg")
         self.page.set_input_files("[aria-label='Study file']", path)
-        self.page.wait_for_selector("text=12 of 12 held")
+        self.page.wait_for_selector("text=17 of 17 held")
 
     def test_a_bad_file_is_told_what_is_wrong(self):
         self.open("/", "text=Wooden mask on a peg")

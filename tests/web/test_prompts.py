@@ -44,7 +44,7 @@ class Prompting(PrompterCase):
     def test_taking_it_does_what_was_promised(self):
         first = self.get("/prompts")["sightings"][0]
         reading = {"id": "new", "kind": first["kind"], "from": first["start"], "to": first["end"]}
-        bench = self.change(type="take_sighting", sighting={**reading, "offset": "1 1/4"})
+        bench = self.change(type="take_sighting", sighting={**reading, "degrees": "4:00"})
         point = next(each for each in bench["landmarks"] if each["id"] == "dibber_point")
         self.assertEqual(point["standing"], "held")
         self.assertIsNotNone(point["sd_mm"])
@@ -61,7 +61,7 @@ class Doubting(PrompterCase):
     def test_the_wrong_reading_reads_like_a_colleague_s_remark(self):
         (doubt,) = self.get()["doubts"]
         self.assertEqual((doubt["sighting"], doubt["reads"]), ("s13", "1 3/8 cans"))
-        self.assertIn("The others make it 1.05 cans", doubt["headline"])
+        self.assertIn("The others make it 1.01 cans", doubt["headline"])
         self.assertFalse(doubt["kept"])
 
     def test_kept_all_the_same(self):

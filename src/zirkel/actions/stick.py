@@ -17,7 +17,7 @@ from zirkel.core.subject.artist import holding, spoil
 from zirkel.core.subject.faults import FAULTS
 from zirkel.core.subject.observer import with_value
 from zirkel.core.subject.stick import TILT_STEP_DEG, read_offset, read_tilt, step_off
-from zirkel.core.values.fractions import as_a_person_counts
+from zirkel.core.values.fractions import as_a_person_counts, say_number
 from zirkel.errors import BadInput
 from zirkel.store.store import Store, Stored
 from zirkel.studyfile.entries import Finite, Id, Point
@@ -46,6 +46,8 @@ class StickReading(BaseModel):
 
     entry: dict[str, str | float | bool | list[str]]
     said: str
+    value: str | None
+    """The value as it is entered on the pad; None for a tilt."""
     steps: int | None
     rest: float | None
     exact: float
@@ -67,6 +69,7 @@ def read_stick(store: Store, study_id: int, pose: StickPose) -> StickReading:
     return StickReading(
         entry=sighting_to_file(spoiled),
         said=spoiled.said(words_of(study)),
+        value=None if pose.held == "tilt" else say_number(abs(spoiled.value)),
         steps=steps,
         rest=rest,
         exact=exact,

@@ -48,15 +48,18 @@ def prepare(data: bytes) -> Prepared:
             f"({MOST_BYTES / 1e6:.0f} MB): save the picture smaller",
         )
     with warnings.catch_warnings():
-        warnings.simplefilter("error", Image.DecompressionBombWarning)
+        # Sizes are refused below, with the size named; far beyond them Pillow refuses by itself.
+        warnings.simplefilter("ignore", Image.DecompressionBombWarning)
         try:
             with Image.open(io.BytesIO(data), formats=FORMATS) as opened:
                 _check_size(opened)
                 return _prepared(opened)
         except UnidentifiedImageError as error:
             raise BadInput("picture", _not_a_picture(data)) from error
-        except (Image.DecompressionBombWarning, Image.DecompressionBombError) as error:
-            raise BadInput("picture", "it unpacks to far more than its file: refused") from error
+        except Image.DecompressionBombError as error:
+            raise BadInput(
+                "picture", "it unpacks to far more than any picture has: save it smaller"
+            ) from error
         except (OSError, SyntaxError, ValueError, EOFError) as error:
             raise BadInput(
                 "picture", "the file is cut short or damaged: open it elsewhere and save it again"

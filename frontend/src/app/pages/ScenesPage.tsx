@@ -2,6 +2,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api } from "../../api/client";
+import type { PictureTaken, StudyFile } from "../../api/types";
+import { PictureUpload } from "../../features/picture";
 import { SceneGallery } from "../../features/scenes";
 import { Wordmark } from "../../shared/Wordmark";
 import styles from "./pages.module.css";
@@ -17,14 +19,27 @@ export default function ScenesPage() {
       navigate(`/studies/${bench.id}`);
     },
   });
+  const lay = useMutation({
+    mutationFn: (taken: PictureTaken) =>
+      api.make({
+        title: "From a picture",
+        subject: { picture: taken.picture, width: taken.width, height: taken.height },
+      } as StudyFile),
+    onSuccess: (bench) => {
+      client.invalidateQueries({ queryKey: ["wall"] });
+      navigate(`/studies/${bench.id}/subject`);
+    },
+  });
   return (
     <>
       <header className={styles.header}>
         <Wordmark />
       </header>
       <main>
-        {begin.error && <p role="alert">{begin.error.message}</p>}
-        <SceneGallery title="Sight a scene" onChoose={begin.mutate} busy={begin.isPending} />
+        {(begin.error ?? lay.error) && <p role="alert">{(begin.error ?? lay.error)?.message}</p>}
+        <SceneGallery title="Sight a scene" onChoose={begin.mutate} busy={begin.isPending}>
+          <PictureUpload label="Or take a picture" onTaken={lay.mutate} />
+        </SceneGallery>
       </main>
     </>
   );

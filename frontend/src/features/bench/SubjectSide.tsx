@@ -57,6 +57,7 @@ export function SubjectSide({
             r={chosen.includes(landmark.id) ? 6.5 : 3.2}
             className={styles.dot}
             data-chosen={chosen.includes(landmark.id)}
+            data-dot={landmark.id}
             data-hidden={shown.hidden.includes(landmark.id)}
           />
         ) : null,

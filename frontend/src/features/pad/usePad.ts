@@ -146,8 +146,11 @@ export function usePad(bench: Bench) {
   );
 
   /** Lay an entry out on the pad, as a new reading to be looked at and kept. */
-  const fill = useCallback((entry: Entry) => {
-    setState((old) => ({ ...fromEntry(entry, old), fresh: true }));
+  const fill = useCallback((entry: Entry, value: string | null) => {
+    setState((old) => {
+      const laid = fromEntry(entry, old);
+      return { ...laid, value: value ?? laid.value, fresh: true };
+    });
   }, []);
 
   /** Put a landmark into one slot, or leave it empty, whatever slot is active. */

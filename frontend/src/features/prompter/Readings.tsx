@@ -90,6 +90,7 @@ function Reading({
         </span>
         <small>
           {STATE[reading.state]}
+          {reading.entry.note === "computed" ? " · computed off the picture" : ""}
           {reading.take ? ` · take ${reading.take.replace(/^t/, "")}` : ""}
         </small>
       </button>

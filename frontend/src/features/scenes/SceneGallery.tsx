@@ -5,9 +5,15 @@ import { useRef } from "react";
 import { ApiError, api } from "../../api/client";
 import styles from "./SceneGallery.module.css";
 
-type Props = { title: string; onChoose: (scene: string) => void; busy: boolean };
+type Props = {
+  title: string;
+  onChoose: (scene: string) => void;
+  busy: boolean;
+  /** What else can be sighted. */
+  children?: React.ReactNode;
+};
 
-export function SceneGallery({ title, onChoose, busy }: Props) {
+export function SceneGallery({ title, onChoose, busy, children }: Props) {
   const client = useQueryClient();
   const picker = useRef<HTMLInputElement>(null);
   const scenes = useQuery({ queryKey: ["scenes"], queryFn: api.scenes, staleTime: 60_000 });
@@ -23,7 +29,8 @@ export function SceneGallery({ title, onChoose, busy }: Props) {
           A stand-in for a live subject: it keeps still, and knows its own truth. Sight it with the
           stick on screen, then reveal how near you came.
         </p>
-        <Button onClick={() => picker.current?.click()} loading={add.isPending}>
+        {children}
+        <Button size="large" onClick={() => picker.current?.click()} loading={add.isPending}>
           Add a scene file
         </Button>
         <input

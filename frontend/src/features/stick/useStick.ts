@@ -36,7 +36,7 @@ export type PadForStick = {
   kind: string;
   slots: readonly (string | null)[];
   put: (slot: number, landmark: string | null) => void;
-  fill: (entry: StickReading["entry"]) => void;
+  fill: (entry: StickReading["entry"], value: string | null) => void;
 };
 
 export type Stick = ReturnType<typeof useStick>;
@@ -115,7 +115,7 @@ export function useStick(bench: Bench, pad: PadForStick) {
       setSteps(reading.steps ?? 0);
       const spoiled = reading.faults.length ? ` ${reading.faults.join("; ")}.` : "";
       setSaid(`Reads ${reading.said}.${spoiled} Enter keeps it.`);
-      pad.fill(reading.entry);
+      pad.fill(reading.entry, reading.value);
     } catch (error) {
       setSaid(error instanceof ApiError ? error.sentence : String(error));
     }

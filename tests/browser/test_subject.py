@@ -1,0 +1,199 @@
+"""Before a simulated subject and a picture: the stick by mouse and by keys, the station, revealing."""
+
+import re
+import unittest
+
+from tests.browser.case import BrowserCase
+from tests.pictures.images import drawing, saved
+
+TITLE = "Potting bench, morning light"
+
+
+class SubjectCase(BrowserCase):
+    def middle(self, selector):
+        box = self.page.locator(selector).first.bounding_box()
+        return box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+
+    def drag(self, start, to):
+        self.page.mouse.move(*start)
+        self.page.mouse.down()
+        self.page.mouse.move((start[0] + to[0]) / 2, (start[1] + to[1]) / 2)
+        self.page.mouse.move(*to)
+        self.page.mouse.up()
+
+    def dot(self, landmark):
+        return self.middle(f"circle[data-dot='{landmark}']")
+
+
+class Stick(SubjectCase):
+    def setUp(self):
+        super().setUp()
+        self.id = self.study_id(TITLE)
+        self.open(f"/studies/{self.id}", "text=Take up the stick")
+
+    def test_laid_set_carried_stepped_off_and_kept_with_the_mouse(self):
+        version = self.version()
+        self.page.click("text=Take up the stick")
+        self.assertIn("Can, rim left", self.page.get_attribute("[data-end=tip]", "aria-label"))
+        self.page.click("text=Set the thumb to 1 can")
+        self.page.click("button:has-text('Across')")
+        self.drag(self.middle("[data-end=end] circle"), self.dot("pot2_r"))
+        self.page.wait_for_selector("[data-end=end][data-on=pot2_r]")
+        self.page.click("button:has-text('Step')")
+        self.page.click("button:has-text('Step')")
+        self.page.click("button:has-text('Read it')")
+        self.page.wait_for_selector("text=/Reads Can, rim left to Middle pot, rim right/")
+        # The truth: 621 mm of pots and can over a unit of 300 mm, in a scene 2.6 m away.
+        said = self.page.inner_text("[aria-label='The reading so far']")
+        self.assertRegex(said.replace("\n", " "), r"2.* cans")
+        self.page.keyboard.press("Enter")
+        self.wait_for_version(version + 1)
+        self.page.click("text=Readings")
+        last = self.page.locator("[data-reading]").first
+        self.assertIn("Middle pot, rim right", last.inner_text())
+        self.assertIn(last.get_attribute("data-state"), ("fits", "unchecked"))
+        self.page.click("text=Undo")
+        self.wait_for_version(version + 2)
+
+    def test_the_whole_stick_is_carried_by_its_body(self):
+        self.page.click("text=Take up the stick")
+        before = self.middle("[data-end=tip] circle")
+        rod = self.page.locator("[data-stick] rect").last.bounding_box()
+        start = (rod["x"] + rod["width"] / 2, rod["y"] + rod["height"] / 2)
+        self.drag(start, (start[0] + 61, start[1] + 37))
+        after = self.middle("[data-end=tip] circle")
+        self.assertAlmostEqual(after[0] - before[0], 61, delta=8)
+        self.assertAlmostEqual(after[1] - before[1], 37, delta=8)
+
+    def test_by_keyboard_alone(self):
+        version = self.version()
+        self.page.keyboard.press("Shift+T")
+        self.page.wait_for_selector("text=Set the thumb to 1 can")
+        self.page.keyboard.press("Shift+U")
+        self.page.keyboard.press("Escape")
+        letters = {
+            name: self.page.evaluate(
+                """async ([study, id]) => (await (await fetch(`/api/v1/studies/${study}`)).json())
+                .landmarks.find((each) => each.id === id).letters""", [self.id, name])
+            for name in ("pot1_l", "pot3_r")
+        }  # fmt: skip
+        for landmark, name in letters.items():
+            self.page.keyboard.type(name)
+            if not self.page.locator(f"[data-on={landmark}]").count():
+                self.page.keyboard.press("Space")
+        self.page.wait_for_selector("[data-end=tip][data-on=pot1_l]")
+        self.page.wait_for_selector("[data-end=end][data-on=pot3_r]")
+        self.page.keyboard.press("Shift+R")
+        self.page.wait_for_selector("text=/Reads Top pot, rim left to Bottom pot, rim right/")
+        self.page.keyboard.press("Enter")
+        self.wait_for_version(version + 1)
+        self.page.keyboard.press("Control+z")
+        self.wait_for_version(version + 2)
+
+    def test_without_the_thumb_set_it_asks_for_it(self):
+        self.page.click("text=Take up the stick")
+        self.page.click("button:has-text('Read it')")
+        self.page.wait_for_selector("text=/set the thumb to the unit first/")
+        self.page.click("text=Put away")
+        self.page.wait_for_selector("text=Take up the stick")
+
+    def test_the_truth_is_revealed_and_hidden_again(self):
+        self.open(f"/studies/{self.study_id('Wooden mask on a peg')}", "text=Reveal the truth")
+        self.page.keyboard.press("Shift+V")
+        self.page.wait_for_selector("text=/The truth lay inside \\d+ of \\d+ areas/")
+        said = self.page.inner_text("text=/The truth lay inside/")
+        inside, judged = map(int, re.search(r"inside (\d+) of (\d+)", said).groups())
+        self.assertEqual(judged, 15)
+        self.assertGreater(inside, judged / 2)
+        self.assertEqual(self.page.locator("[data-truth]").count(), 17)
+        self.page.keyboard.press("Shift+V")
+        self.page.wait_for_selector("[data-truth]", state="detached")
+
+
+class Station(SubjectCase):
+    def setUp(self):
+        super().setUp()
+        self.open("/scenes", "text=Bottle, box and cone")
+        self.page.click("button:has-text('Bottle, box and cone')")
+        self.page.wait_for_selector("text=Take up the stick")
+        self.page.click("nav >> text=Subject")
+        self.page.wait_for_selector("text=From above")
+
+    def test_dragged_near_it_warns_and_standing_there_is_kept(self):
+        version = self.version()
+        eye = self.middle("[aria-label='The eye, from above'] circle")
+        self.drag(eye, (eye[0] + 12, eye[1] - 90))
+        self.page.wait_for_selector("text=/Far too near/")
+        self.page.click("text=Stand here")
+        self.wait_for_version(version + 1)
+        self.page.click("text=Undo")
+        self.wait_for_version(version + 2)
+        self.page.wait_for_selector("text=/A good place to stand/")
+
+    def test_moved_by_keys(self):
+        before = self.page.get_attribute("[aria-label='The eye, from the side']", "aria-valuetext")
+        self.page.focus("[aria-label='The eye, from the side']")
+        self.page.keyboard.press("Shift+ArrowUp")
+        self.page.wait_for_selector("text=Stand here")
+        after = self.page.get_attribute("[aria-label='The eye, from the side']", "aria-valuetext")
+        self.assertEqual((before, after), ("0.47 m high", "0.57 m high"))
+        self.page.click("text=Back to where I stood")
+
+    def test_a_fault_turned_on_is_named_on_the_bench(self):
+        self.page.click("[aria-label='Two eyes are open']")
+        self.page.wait_for_selector("[aria-label='Two eyes are open'][aria-checked=true]")
+        self.page.click("nav >> text=Bench")
+        self.page.wait_for_selector("text=A human hand: Two eyes are open.")
+
+    def test_the_real_reach_is_worked_back(self):
+        self.page.click("summary")
+        for label, value in (("Its true size", 2000), ("It covered on the stick", 320),
+                             ("Then I stepped back", 1000), ("and it covered", 256)):  # fmt: skip
+            self.page.fill(f"label:has-text('{label}') input", str(value))
+        self.page.click("text=Work it back")
+        self.page.wait_for_selector("text=Your reach is 640 mm.")
+
+
+class Picture(SubjectCase):
+    demo = False
+
+    def setUp(self):
+        super().setUp()
+        self.open("/scenes", "text=Sight a scene")
+
+    def upload(self, name, data):
+        self.page.set_input_files(
+            "input[aria-label=Picture]", {"name": name, "mimeType": "image/png", "buffer": data}
+        )
+
+    def test_laid_under_the_stick_and_a_landmark_set_on_it(self):
+        self.upload("print.png", saved(drawing(), "PNG"))
+        self.page.wait_for_selector("text=How it is looked at")
+        self.page.fill("[aria-label='Name of a new landmark']", "White corner")
+        box = self.page.locator("[role=application]").bounding_box()
+        at = (box["x"] + box["width"] * 0.25, box["y"] + box["height"] * 0.25)
+        self.page.mouse.move(at[0] - 3, at[1])
+        self.page.mouse.move(*at)
+        self.page.mouse.down()
+        self.page.mouse.up()
+        self.page.wait_for_selector("[data-landmark=white_corner]")
+        rough = self.page.evaluate(
+            """async () => (await (await fetch(location.pathname.replace('/studies',
+            '/api/v1/studies').replace('/subject', ''))).json()).landmarks[0].rough""")  # fmt: skip
+        self.assertAlmostEqual(rough[0], 100, delta=1.0)
+        self.assertAlmostEqual(rough[1], 75, delta=1.0)
+        self.page.focus("[role=application]")
+        self.page.fill("[aria-label='Name of a new landmark']", "By keys")
+        self.page.focus("[role=application]")
+        self.page.keyboard.press("Shift+ArrowRight")
+        self.page.keyboard.press("Enter")
+        self.page.wait_for_selector("[data-landmark=by_keys]")
+
+    def test_a_bad_file_says_why_and_leaves_everything(self):
+        self.upload("cut.png", saved(drawing(), "PNG")[:-300])
+        self.page.wait_for_selector("text=/cut short or damaged/")
+        self.assertTrue(self.page.url.endswith("/scenes"))
+
+
+if __name__ == "__main__":
+    unittest.main()

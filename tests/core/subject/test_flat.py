@@ -1,0 +1,113 @@
+"""Pictures as subjects: there and back over turning and cropping, turning to true, computed readings."""
+
+import math
+import unittest
+from dataclasses import replace
+
+import numpy as np
+from hypothesis import given
+from hypothesis import strategies as st
+
+from zirkel.core.network.solve import solve
+from zirkel.core.study import Landmark, PictureSubject, Sheet, Study, UnitPair
+from zirkel.core.subject.flat import (
+    COMPUTED,
+    canvas_size,
+    computed_readings,
+    crop_box,
+    on_canvas,
+    on_picture,
+    true_size,
+    turn_to_true,
+)
+
+PICTURE = PictureSubject("0" * 64, 800, 600)
+ANYWHERE = st.tuples(st.floats(0, 800), st.floats(0, 600))
+
+
+class Places(unittest.TestCase):
+    @given(ANYWHERE, st.floats(-180, 180))
+    def test_there_and_back_and_never_off_the_canvas(self, place, turn):
+        picture = replace(PICTURE, turn_deg=turn)
+        there = on_canvas(picture, np.array([place]))
+        width, height = canvas_size(picture)
+        self.assertTrue((there >= -1e-6).all() and (there <= [width + 1e-6, height + 1e-6]).all())
+        self.assertTrue(np.allclose(on_picture(picture, there), [place], atol=1e-8))
+
+    def test_a_quarter_turn_clockwise(self):
+        """The top-left corner comes to the top right of a canvas of 600 x 800."""
+        picture = replace(PICTURE, turn_deg=90.0)
+        self.assertTrue(np.allclose(canvas_size(picture), (600.0, 800.0)))
+        self.assertTrue(np.allclose(on_canvas(picture, np.array([[0.0, 0.0]])), [[600.0, 0.0]]))
+
+    def test_crop_in_shares(self):
+        self.assertEqual(
+            crop_box(replace(PICTURE, crop=(0.25, 0.5, 0.75, 1.0))), (200.0, 300.0, 600.0, 600.0)
+        )
+
+    @given(ANYWHERE, ANYWHERE)
+    def test_turned_to_true_the_edge_is_plumb_or_level(self, a, b):
+        if math.dist(a, b) < 1.0:
+            with self.assertRaises(ValueError):
+                turn_to_true(a, b)
+            return
+        turn = turn_to_true(a, b)
+        self.assertLessEqual(abs(turn), 45.0)
+        there = on_canvas(replace(PICTURE, turn_deg=turn), np.array([a, b]))
+        self.assertAlmostEqual(float(np.abs(there[1] - there[0]).min()), 0.0, places=6)
+
+    def test_true_size(self):
+        """A length of 500 px (300, 400) that measures 125 mm: a quarter of a mm each."""
+        self.assertAlmostEqual(true_size((10, 10), (310, 410), 125.0), 0.25)
+        with self.assertRaises(ValueError):
+            true_size((10, 10), (10, 10), 125.0)
+        with self.assertRaises(ValueError):
+            true_size((10, 10), (20, 10), 0.0)
+
+
+class Computed(unittest.TestCase):
+    def study(self, picture):
+        spots = {"a": (100, 100), "b": (100, 300), "c": (400, 180), "d": None}
+        return Study(
+            "Print", "flat", Sheet(210.0, 297.0),
+            tuple(Landmark(name, name, 1, spot) for name, spot in spots.items()),
+            unit=UnitPair("a", "b", "plumb", "bar"), subject=picture,
+        )  # fmt: skip
+
+    def test_readings_place_every_landmark_that_was_set(self):
+        """Unit 200 px: c lies 1.5 to the right and 0.4 down; d was never set."""
+        study = self.study(PICTURE)
+        readings = computed_readings(study, PICTURE)
+        self.assertEqual({each.note for each in readings}, {COMPUTED})
+        solution = solve(replace(study, sightings=readings))
+        place = solution.landmarks["c"]
+        self.assertAlmostEqual(place.x, 1.5, places=4)
+        self.assertAlmostEqual(place.y, 0.4, places=4)
+        self.assertAlmostEqual(place.sd_x, math.sqrt(2) * 1.5 / 200, places=4)
+        self.assertEqual([each.landmark for each in solution.loose], ["d"])
+
+    def test_on_a_turned_picture_they_are_those_of_the_true_one(self):
+        straight = computed_readings(self.study(PICTURE), PICTURE)
+        turn = 7.0
+        tilted = replace(PICTURE, turn_deg=turn)
+        study = self.study(tilted)
+        wider, higher = np.subtract(canvas_size(tilted), (800, 600)) / 2.0
+        spots = {m.id: on_picture(tilted, np.array([m.rough]) + [wider, higher])[0]
+                 for m in study.landmarks if m.rough}  # fmt: skip
+        study = replace(study, landmarks=tuple(
+            replace(m, rough=tuple(spots[m.id]) if m.id in spots else None)
+            for m in study.landmarks
+        ))  # fmt: skip
+        for one, other in zip(straight, computed_readings(study, tilted), strict=True):
+            self.assertAlmostEqual(one.value, other.value, places=4)
+
+    def test_no_unit_no_readings(self):
+        study = replace(self.study(PICTURE), unit=None)
+        self.assertEqual(computed_readings(study, PICTURE), ())
+        self.assertEqual(
+            computed_readings(replace(study, unit=UnitPair("a", "d", "plumb", "x")), PICTURE), ()
+        )
+
+
+if __name__ == "__main__":
+    unittest.main()
