@@ -55,6 +55,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/reckon": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Arm and station before a live subject. */
+        get: operations["reckon"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/scenes": {
         parameters: {
             query?: never;
@@ -1220,6 +1237,15 @@ export interface components {
             said: string;
             /** Through */
             through: string[];
+        };
+        /**
+         * LiveReckoning
+         * @description What things measure before a live subject, and what to mend.
+         */
+        LiveReckoning: {
+            /** Cautions */
+            cautions: components["schemas"]["StationWarning"][];
+            reckoned: components["schemas"]["Reckoned"];
         };
         /** MatchSighting */
         MatchSighting: {
@@ -2436,6 +2462,70 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Reach"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reckon: {
+        parameters: {
+            query: {
+                height_mm: number;
+                width_mm: number;
+                unit_mm: number;
+                distance_mm: number;
+                reach_mm: number;
+                easel_mm: number;
+                wanted_mm: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveReckoning"];
                 };
             };
             /** @description Not Found */

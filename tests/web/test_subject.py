@@ -129,6 +129,21 @@ class Station(SubjectCase):
         made = self.post("/studies", 201, title="Plain")
         self.assertEqual(self.post(f"/studies/{made['id']}/station", 422)["field"], "subject")
 
+    def test_the_calculator_for_a_live_subject(self):
+        """A sitter of 1300 mm at 4 m, a head of 230 mm, to be drawn 325 mm high: the easel goes to
+        325 * 4000 / 1300 = 1000 mm, and a head is 57.5 mm on the sheet, 37.4 mm on the stick."""
+        asked = ("/reckon?height_mm=1300&width_mm=700&unit_mm=230&distance_mm=4000&reach_mm=650"
+                 "&easel_mm=900&wanted_mm=325")  # fmt: skip
+        told = self.get(asked).json
+        self.assertEqual(told["cautions"], [])
+        made = told["reckoned"]
+        self.assertAlmostEqual(made["easel_for_sheet_mm"], 1000.0)
+        self.assertAlmostEqual(made["sheet_unit_mm"], 57.5)
+        self.assertAlmostEqual(made["unit_on_stick_mm"], 37.375)
+        near = self.get(asked.replace("distance_mm=4000", "distance_mm=2000")).json
+        self.assertEqual([each["about"] for each in near["cautions"]], ["distance", "cone"])
+        self.assertEqual(self.get(asked.replace("height_mm=1300", "height_mm=0")).status_code, 422)
+
     def test_the_real_reach(self):
         asked = "/reach?length_mm=2000&near_mm=320&far_mm=256&back_mm=1000"
         self.assertAlmostEqual(self.get(asked).json["reach_mm"], 640.0)

@@ -2,6 +2,7 @@
 import type {
   Bench,
   Change,
+  LiveReckoning,
   PictureTaken,
   Problem,
   Prompts,
@@ -122,6 +123,7 @@ export const api = {
     call<StickReading>(`/studies/${id}/stick`, send("POST", pose)),
   reveal: (id: number) => call<Reveal>(`/studies/${id}/reveal`),
   reach: (query: URLSearchParams) => call<{ reach_mm: number }>(`/reach?${query}`),
+  reckon: (query: URLSearchParams) => call<LiveReckoning>(`/reckon?${query}`),
   takePicture: sendPicture,
   printAddress: (id: number) => `${BASE}/studies/${id}/print.pdf`,
   fileAddress: (id: number) => `${BASE}/studies/${id}/file`,

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import numpy as np
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from zirkel.actions.subject import hidden_landmarks, scene_address
 from zirkel.core.network.solve import solve
@@ -217,6 +217,43 @@ def _reckoned(
         nearest_good_mm=made.nearest_good_mm,
         easel_for_sheet_mm=easel,
     )
+
+
+class LiveQuery(BaseModel):
+    """A live subject and a station before it, in mm; `wanted_mm` is how high it is to be drawn."""
+
+    height_mm: float = Field(gt=0, le=1e6, allow_inf_nan=False)
+    width_mm: float = Field(gt=0, le=1e6, allow_inf_nan=False)
+    unit_mm: float = Field(gt=0, le=1e6, allow_inf_nan=False)
+    distance_mm: float = Field(ge=200, le=1e6, allow_inf_nan=False)
+    reach_mm: float = Field(ge=150, le=1200, allow_inf_nan=False)
+    easel_mm: float = Field(ge=200, le=2e4, allow_inf_nan=False)
+    wanted_mm: float = Field(gt=0, le=2e4, allow_inf_nan=False)
+
+
+class LiveReckoning(BaseModel):
+    """What things measure before a live subject, and what to mend."""
+
+    reckoned: Reckoned
+    cautions: list[StationWarning]
+
+
+def reckon_live(asked: LiveQuery) -> LiveReckoning:
+    """The calculator for a subject that really stands there."""
+    station = Station(asked.distance_mm, 0.0, reach_mm=asked.reach_mm, easel_mm=asked.easel_mm)
+    largest = max(asked.height_mm, asked.width_mm)
+    sheet_unit = asked.wanted_mm * asked.unit_mm / asked.height_mm
+    made = reckon(station, largest, asked.height_mm, asked.unit_mm, sheet_unit)
+    widest = float(np.degrees(np.arctan(np.hypot(asked.height_mm, asked.width_mm)
+                                        / 2.0 / asked.distance_mm)))  # fmt: skip
+    return LiveReckoning(
+        reckoned=_reckoned(made, None, asked.unit_mm, asked.height_mm, sheet_unit,
+                           easel_for(asked.wanted_mm, asked.height_mm, asked.distance_mm)),
+        cautions=[
+            StationWarning(about=each.about, text=each.text)
+            for each in cautions(station, largest, widest)
+        ],
+    )  # fmt: skip
 
 
 def work_back(length_mm: float, near_mm: float, far_mm: float, back_mm: float) -> Reach:

@@ -10,6 +10,8 @@ from flask_openapi3 import APIBlueprint, Tag
 from zirkel.actions.pictures import PictureTaken, look_at, print_picture, take_picture
 from zirkel.actions.reveal import Reveal, reveal
 from zirkel.actions.station import (
+    LiveQuery,
+    LiveReckoning,
     Reach,
     SceneCard,
     SceneList,
@@ -17,6 +19,7 @@ from zirkel.actions.station import (
     add_scene,
     list_scenes,
     open_station,
+    reckon_live,
     work_back,
 )
 from zirkel.actions.stick import StickPose, StickReading, read_stick
@@ -108,6 +111,12 @@ def get_reveal(path: StudyPath) -> Response:
 def get_reach(query: ReachQuery) -> Response:
     """The real reach, worked back from two readings."""
     return as_json(work_back(query.length_mm, query.near_mm, query.far_mm, query.back_mm))
+
+
+@subject_api.get("/reckon", responses={"200": LiveReckoning}, operation_id="reckon")
+def get_reckon(query: LiveQuery) -> Response:
+    """Arm and station before a live subject."""
+    return as_json(reckon_live(query))
 
 
 @subject_api.post("/pictures", responses={"201": PictureTaken}, operation_id="takePicture")

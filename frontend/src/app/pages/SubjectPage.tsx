@@ -4,7 +4,7 @@ import { Link, useParams } from "react-router";
 import { ApiError } from "../../api/client";
 import type { Bench, Change, PictureTaken } from "../../api/types";
 import { PictureRoom, PictureUpload } from "../../features/picture";
-import { StationRoom } from "../../features/station";
+import { LiveStation, StationRoom } from "../../features/station";
 import { StaleDialog } from "../../shared/StaleDialog";
 import { StudyHeader } from "../../shared/StudyHeader";
 import { type StudyHandle, useStudy } from "../../shared/useStudy";
@@ -59,6 +59,7 @@ function Subject({ study, bench }: { study: StudyHandle; bench: Bench }) {
               Nothing at hand? <Link to="/scenes">Begin a study of a scene</Link> that ships with
               Zirkel.
             </p>
+            {!bench.subject.missing && <LiveStation />}
           </section>
         )}
         {picture && (

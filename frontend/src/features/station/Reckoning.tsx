@@ -2,12 +2,12 @@
 import { Button, InputNumber } from "antd";
 import { useState } from "react";
 import { ApiError, api } from "../../api/client";
-import type { Station, StationRoom } from "../../api/types";
+import type { Reckoned, Station, StationRoom } from "../../api/types";
 import styles from "./Station.module.css";
 
 type Props = { room: StationRoom; station: Station; onMove: (part: Partial<Station>) => void };
 
-const mm = (value: number) =>
+export const mm = (value: number) =>
   value < 10
     ? `${value.toFixed(1)} mm`
     : value < 3000
@@ -19,26 +19,7 @@ export function Reckoning({ room, station, onMove }: Props) {
   return (
     <section className={styles.reckoning}>
       <h2>Arm and station</h2>
-      <dl>
-        <dt>One {r.unit_name} on the stick</dt>
-        <dd>{mm(r.unit_on_stick_mm)}</dd>
-        <dt>The whole height on the stick</dt>
-        <dd>{mm(r.subject_on_stick_mm)}</dd>
-        <dt>One {r.unit_name} on this sheet</dt>
-        <dd>{mm(r.sheet_unit_mm)}</dd>
-        <dt>In sight-size, on a board {mm(station.easel_mm)} from the eye</dt>
-        <dd>
-          {mm(r.sight_size_unit_mm)} the {r.unit_name}, {mm(r.sight_size_height_mm)} in all
-        </dd>
-        <dt>Elbow bent, 30 mm nearer</dt>
-        <dd>
-          {r.bend_percent.toFixed(1)} %, {mm(r.bend_sheet_mm)} a {r.unit_name} here
-        </dd>
-        <dt>Head swayed by 10 mm</dt>
-        <dd>
-          {mm(r.sway_subject_mm)} over there, {mm(r.sway_sheet_mm)} here
-        </dd>
-      </dl>
+      <Measures r={r} easel={station.easel_mm} />
       <div className={styles.fields}>
         <label>
           Easel from the eye
@@ -70,8 +51,34 @@ export function Reckoning({ room, station, onMove }: Props) {
   );
 }
 
+/** What things measure on the stick and on the sheet, and what slips cost. */
+export function Measures({ r, easel }: { r: Reckoned; easel: number }) {
+  return (
+    <dl>
+      <dt>One {r.unit_name} on the stick</dt>
+      <dd>{mm(r.unit_on_stick_mm)}</dd>
+      <dt>The whole height on the stick</dt>
+      <dd>{mm(r.subject_on_stick_mm)}</dd>
+      <dt>One {r.unit_name} on this sheet</dt>
+      <dd>{mm(r.sheet_unit_mm)}</dd>
+      <dt>In sight-size, on a board {mm(easel)} from the eye</dt>
+      <dd>
+        {mm(r.sight_size_unit_mm)} the {r.unit_name}, {mm(r.sight_size_height_mm)} in all
+      </dd>
+      <dt>Elbow bent, 30 mm nearer</dt>
+      <dd>
+        {r.bend_percent.toFixed(1)} %, {mm(r.bend_sheet_mm)} a {r.unit_name} here
+      </dd>
+      <dt>Head swayed by 10 mm</dt>
+      <dd>
+        {mm(r.sway_subject_mm)} over there, {mm(r.sway_sheet_mm)} here
+      </dd>
+    </dl>
+  );
+}
+
 /** From two readings of a known length, before and after a step back, to the real reach. */
-function RealReach({ onUse }: { onUse: (reach: number) => void }) {
+export function RealReach({ onUse }: { onUse: (reach: number) => void }) {
   const [entry, setEntry] = useState<Record<string, number | null>>({});
   const [answer, setAnswer] = useState<string | null>(null);
   const [reach, setReach] = useState<number | null>(null);

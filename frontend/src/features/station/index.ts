@@ -1,1 +1,2 @@
+export { LiveStation } from "./LiveStation";
 export { StationRoom } from "./StationRoom";
