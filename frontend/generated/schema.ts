@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plumbs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether two drawn plumbs are parallel. */
+        get: operations["plumbs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/reach": {
         parameters: {
             query?: never;
@@ -261,6 +278,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How to place every landmark, step by step. */
+        get: operations["recipe"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/redo": {
         parameters: {
             query?: never;
@@ -329,6 +363,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Frame and fit, for the study's own frame or one tried out; changes nothing. */
+        post: operations["sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/station": {
         parameters: {
             query?: never;
@@ -357,6 +408,40 @@ export interface paths {
         put?: never;
         /** What the stick reads as it is held; changes nothing. */
         post: operations["stick"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/strokes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A traced curve as the fewest straight strokes; changes nothing. */
+        post: operations["strokes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/take/{what}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A file to take along. */
+        get: operations["takeAlong"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -760,7 +845,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"];
             /**
              * Token
              * @default null
@@ -768,6 +853,38 @@ export interface components {
             token?: string | null;
             /** Version */
             version: number;
+        };
+        /**
+         * Compared
+         * @description A kept frame beside the others.
+         */
+        Compared: {
+            /** Direction */
+            direction: string;
+            frame: components["schemas"]["RoomFrame"];
+            /** Height */
+            height: number;
+            /** Name */
+            name: string;
+            /** Subject Share */
+            subject_share: number;
+            /** Unit Said */
+            unit_said: string;
+            /** Width */
+            width: number;
+        };
+        /**
+         * DropFrame
+         * @description Keep a frame no longer.
+         */
+        DropFrame: {
+            /** Name */
+            name: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "drop_frame";
         };
         /** DropSighting */
         DropSighting: {
@@ -888,6 +1005,24 @@ export interface components {
             bottom: number;
             /** Left */
             left: number;
+            /** Right */
+            right: number;
+            /** Top */
+            top: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileKeptFrame
+         * @description A frame under a name.
+         */
+        FileKeptFrame: {
+            /** Bottom */
+            bottom: number;
+            /** Left */
+            left: number;
+            /** Name */
+            name: string;
             /** Right */
             right: number;
             /** Top */
@@ -1145,6 +1280,26 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FrameTouch
+         * @description A landmark at an edge of the frame, in words.
+         */
+        FrameTouch: {
+            /** Edge */
+            edge: string;
+            /** Landmark */
+            landmark: string;
+            /** Said */
+            said: string;
+        };
+        /**
+         * FrameTry
+         * @description A frame tried out while it is dragged; null for the one that is kept.
+         */
+        FrameTry: {
+            /** @default null */
+            frame?: components["schemas"]["FileFrame"] | null;
+        };
+        /**
          * HistoryRequest
          * @description Undo or redo.
          */
@@ -1156,6 +1311,18 @@ export interface components {
             token?: string | null;
             /** Version */
             version: number;
+        };
+        /**
+         * KeepFrame
+         * @description Keep a frame under a name, to be compared; a name again replaces what it meant.
+         */
+        KeepFrame: {
+            frame: components["schemas"]["FileKeptFrame"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep_frame";
         };
         /**
          * KeepSighting
@@ -1322,6 +1489,21 @@ export interface components {
              */
             type: "measure_picture";
         };
+        /**
+         * Negative
+         * @description A closed piece of background: its share of the frame and its outline in units.
+         */
+        Negative: {
+            /** At Edge */
+            at_edge: boolean;
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][];
+            /** Share */
+            share: number;
+        };
         /** OrderSighting */
         OrderSighting: {
             /**
@@ -1373,6 +1555,28 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * OwnTable
+         * @description A school's own arithmetic as a table, with lines to draw on the sheet where it has some.
+         */
+        OwnTable: {
+            /**
+             * Across Mm
+             * @default []
+             */
+            across_mm?: number[];
+            /**
+             * Down Mm
+             * @default []
+             */
+            down_mm?: number[];
+            /** Head */
+            head: string[];
+            /** Rows */
+            rows: string[][];
+            /** Title */
+            title: string;
         };
         /** ParallelSighting */
         ParallelSighting: {
@@ -1474,6 +1678,58 @@ export interface components {
             scaled: boolean;
             /** Width */
             width: number;
+        };
+        /**
+         * PlacementOffer
+         * @description A way of placing the frame on the sheet.
+         */
+        PlacementOffer: {
+            /** Across */
+            across: number;
+            /** Down */
+            down: number;
+            /** Here */
+            here: boolean;
+            /** Name */
+            name: string;
+        };
+        /**
+         * Placing
+         * @description How one landmark is placed: where the steps lead, and the coordinates for those who rule.
+         */
+        Placing: {
+            /** Error Mm */
+            error_mm: number;
+            /** From Edges */
+            from_edges: string;
+            /** Landmark */
+            landmark: string;
+            /** Left Mm */
+            left_mm: number;
+            /** Name */
+            name: string;
+            /** Plan Left Mm */
+            plan_left_mm: number;
+            /** Plan Top Mm */
+            plan_top_mm: number;
+            /** Steps */
+            steps: components["schemas"]["StepDrawn"][];
+            /** Tier */
+            tier: number;
+            /** Top Mm */
+            top_mm: number;
+        };
+        /**
+         * Plumbs
+         * @description Whether two plumbs are parallel, in degrees and words.
+         */
+        Plumbs: {
+            /** Degrees */
+            degrees: number;
+            /** Parallel */
+            parallel: boolean;
+            /** Said */
+            said: string;
         };
         /**
          * Problem
@@ -1581,6 +1837,47 @@ export interface components {
              * @enum {string}
              */
             type: "read_picture";
+        };
+        /**
+         * ReadTable
+         * @description Add the readings of a CSV table; those whose id and words are here already are left out.
+         */
+        ReadTable: {
+            /** Table */
+            table: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "read_table";
+        };
+        /**
+         * RecipeRoom
+         * @description The recipe of a study.
+         */
+        RecipeRoom: {
+            /** Checks */
+            checks: components["schemas"]["SchoolHint"][];
+            /** Loose */
+            loose: string[];
+            /** Mean Error Mm */
+            mean_error_mm: number;
+            /** Mistakes */
+            mistakes: components["schemas"]["SchoolHint"][];
+            /** Own */
+            own: components["schemas"]["OwnTable"][];
+            /** Placings */
+            placings: components["schemas"]["Placing"][];
+            /** School */
+            school: string;
+            /** Schools */
+            schools: components["schemas"]["SchoolCard"][];
+            /** Set Up */
+            set_up: components["schemas"]["SchoolHint"][];
+            /** Steps Each */
+            steps_each: number;
+            /** Title */
+            title: string;
         };
         /**
          * Reckoned
@@ -1722,6 +2019,38 @@ export interface components {
             /** Worst */
             worst: string | null;
         };
+        /**
+         * RoomFrame
+         * @description A frame in units.
+         */
+        RoomFrame: {
+            /** Bottom */
+            bottom: number;
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            /** Top */
+            top: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * RoomLandmark
+         * @description A landmark as solved, in units.
+         */
+        RoomLandmark: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Tier */
+            tier: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
         /** RunSighting */
         RunSighting: {
             /**
@@ -1793,6 +2122,51 @@ export interface components {
         SceneList: {
             /** Scenes */
             scenes: components["schemas"]["SceneCard"][];
+        };
+        /**
+         * SchoolCard
+         * @description A school to choose.
+         */
+        SchoolCard: {
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * SchoolHint
+         * @description Something to do or to look out for, with the sign it is drawn by.
+         */
+        SchoolHint: {
+            /** Sign */
+            sign: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * SetFrame
+         * @description Take in this much of the subject; null takes in all landmarks.
+         */
+        SetFrame: {
+            frame: components["schemas"]["FileFrame"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_frame";
+        };
+        /**
+         * SetLengths
+         * @description Say lengths on the sheet in inches, or in millimetres.
+         */
+        SetLengths: {
+            /** Inches */
+            inches: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_lengths";
         };
         /**
          * SetMethod
@@ -1898,6 +2272,57 @@ export interface components {
             /** Unit Mm */
             unit_mm: (number | string) | null;
         };
+        /**
+         * SheetRoom
+         * @description Frame and fit of a study. Everything about the subject is in units, about the sheet in mm.
+         *
+         *     `image` lies at `image_box` (left, top, right, bottom, in units) if something stands in for the
+         *     subject.
+         */
+        SheetRoom: {
+            all_round: components["schemas"]["RoomFrame"];
+            /** Direction */
+            direction: string;
+            fitted_to_sheet: components["schemas"]["RoomFrame"];
+            frame: components["schemas"]["RoomFrame"];
+            /** Framed */
+            framed: boolean;
+            /** Height Said */
+            height_said: string;
+            /** Image Box */
+            image_box: [
+                number,
+                number,
+                number,
+                number
+            ] | null;
+            /** Inches */
+            inches: boolean;
+            /** Kept */
+            kept: components["schemas"]["Compared"][];
+            /** Landmarks */
+            landmarks: components["schemas"]["RoomLandmark"][];
+            /** Negative */
+            negative: components["schemas"]["Negative"][];
+            /** Offers */
+            offers: components["schemas"]["UnitOffer"][];
+            /** Overruns */
+            overruns: string[];
+            /** Placements */
+            placements: components["schemas"]["PlacementOffer"][];
+            /** Sheet Ratio */
+            sheet_ratio: number;
+            /** Subject Share */
+            subject_share: number;
+            /** Suggested */
+            suggested: string;
+            /** Touches */
+            touches: components["schemas"]["FrameTouch"][];
+            /** Unit */
+            unit: string;
+            /** Width Said */
+            width_said: string;
+        };
         /** SpanSighting */
         SpanSighting: {
             /**
@@ -2000,6 +2425,20 @@ export interface components {
             text: string;
         };
         /**
+         * StepDrawn
+         * @description One step of the hand: what is done, from which landmarks, and the value that is carried.
+         */
+        StepDrawn: {
+            /** Manner */
+            manner: string;
+            /** Said */
+            said: string;
+            /** Value */
+            value: number;
+            /** Via */
+            via: string[];
+        };
+        /**
          * StickPose
          * @description How the stick, the plumb line or the level is held. Places are in mm on the subject side.
          *
@@ -2054,6 +2493,26 @@ export interface components {
             value: string | null;
         };
         /**
+         * StraightStroke
+         * @description One straight stroke for a part of the curve.
+         */
+        StraightStroke: {
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Furthest Mm */
+            furthest_mm: number;
+            /** Said */
+            said: string;
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+        };
+        /**
          * StrikeSighting
          * @description Set a reading aside, or take it up again; it stays on record.
          */
@@ -2070,6 +2529,27 @@ export interface components {
              * @enum {string}
              */
             type: "strike_sighting";
+        };
+        /**
+         * Strokes
+         * @description The fewest straight strokes.
+         */
+        Strokes: {
+            /** Strokes */
+            strokes: components["schemas"]["StraightStroke"][];
+        };
+        /**
+         * StrokesAsked
+         * @description A curve traced on the subject, in mm beside the sheet, and how far a stroke may be off it.
+         */
+        StrokesAsked: {
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** Tolerance Mm */
+            tolerance_mm: number;
         };
         /**
          * StudyCard
@@ -2138,6 +2618,13 @@ export interface components {
             format?: "zirkel-study";
             /** @default null */
             frame?: components["schemas"]["FileFrame"] | null;
+            /** Frames */
+            frames?: components["schemas"]["FileKeptFrame"][];
+            /**
+             * Inches
+             * @default false
+             */
+            inches?: boolean;
             /** Landmarks */
             landmarks?: components["schemas"]["FileLandmark"][];
             /**
@@ -2312,6 +2799,26 @@ export interface components {
             type: "turn_picture";
         };
         /**
+         * UnitOffer
+         * @description A length for the unit on this sheet, and what its rounding costs.
+         */
+        UnitOffer: {
+            /** Cost Said */
+            cost_said: string;
+            /** Fits */
+            fits: boolean;
+            /** Here */
+            here: boolean;
+            /** Said */
+            said: string;
+            /** Size Said */
+            size_said: string;
+            /** Unit Mm */
+            unit_mm: number;
+            /** Why */
+            why: string;
+        };
+        /**
          * Wall
          * @description All studies, last changed first.
          */
@@ -2403,6 +2910,67 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plumbs: {
+        parameters: {
+            query: {
+                top_mm: number;
+                middle_mm: number;
+                foot_mm: number;
+                height_mm: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Plumbs"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -3288,6 +3856,64 @@ export interface operations {
             };
         };
     };
+    recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeRoom"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     redoChange: {
         parameters: {
             query?: never;
@@ -3526,6 +4152,68 @@ export interface operations {
             };
         };
     };
+    sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameTry"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetRoom"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     station: {
         parameters: {
             query?: never;
@@ -3612,6 +4300,118 @@ export interface operations {
                     "application/json": components["schemas"]["StickReading"];
                 };
             };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    strokes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StrokesAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Strokes"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeAlong: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+                what: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Not Found */
             404: {
                 headers: {

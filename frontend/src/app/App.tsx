@@ -9,6 +9,8 @@ const WallPage = lazy(() => import("./pages/WallPage"));
 const NewStudyPage = lazy(() => import("./pages/NewStudyPage"));
 const ScenesPage = lazy(() => import("./pages/ScenesPage"));
 const SubjectPage = lazy(() => import("./pages/SubjectPage"));
+const SheetPage = lazy(() => import("./pages/SheetPage"));
+const DrawPage = lazy(() => import("./pages/DrawPage"));
 const BenchPage = lazy(() => import("./pages/BenchPage"));
 
 const client = new QueryClient({
@@ -28,6 +30,8 @@ export function App() {
                 <Route path="/scenes" element={<ScenesPage />} />
                 <Route path="/studies/:id" element={<BenchPage />} />
                 <Route path="/studies/:id/subject" element={<SubjectPage />} />
+                <Route path="/studies/:id/sheet" element={<SheetPage />} />
+                <Route path="/studies/:id/draw" element={<DrawPage />} />
                 <Route path="*" element={<WallPage />} />
               </Routes>
             </Suspense>

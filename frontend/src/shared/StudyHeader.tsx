@@ -8,13 +8,17 @@ import { Wordmark } from "./Wordmark";
 
 export const STAGES = [
   { key: "subject", label: "Subject", path: "/subject" },
+  { key: "sheet", label: "Frame", path: "/sheet" },
   { key: "bench", label: "Bench", path: "" },
+  { key: "draw", label: "Draw", path: "/draw" },
 ] as const;
+
+export type Stage = (typeof STAGES)[number]["key"];
 
 type Props = {
   study: StudyHandle;
   bench: Bench;
-  stage: (typeof STAGES)[number]["key"];
+  stage: Stage;
   onUndo?: () => void;
   onRedo?: () => void;
   children?: React.ReactNode;

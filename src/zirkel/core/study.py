@@ -97,6 +97,14 @@ class Frame:
 
 
 @dataclass(frozen=True, slots=True)
+class KeptFrame:
+    """A frame under a name, to be compared with others."""
+
+    name: str
+    frame: Frame
+
+
+@dataclass(frozen=True, slots=True)
 class Placement:
     """Shares of the free space that go left of and above the frame."""
 
@@ -173,6 +181,10 @@ class Study:
     """Factor on the default sigma of each kind of sighting; 1 where a kind is missing."""
     adopted: tuple[Sighting, ...] = ()
     """Natural relations that the artist took into the plan: drawn by, never adjusted with."""
+    frames: tuple[KeptFrame, ...] = ()
+    """Frames kept to be compared; the one in force is `frame`."""
+    inches: bool = False
+    """Whether lengths on the sheet are said in inches."""
     subject: Subject | None = None
     """What stands in for the subject on screen; None where it is only before the artist."""
     extra: Mapping[str, object] = field(default_factory=dict)

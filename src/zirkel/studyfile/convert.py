@@ -8,6 +8,7 @@ from zirkel.core.study import (
     DEFAULT_DRAWN_SIGMA_MM,
     Family,
     Frame,
+    KeptFrame,
     Landmark,
     Margins,
     PictureSubject,
@@ -23,6 +24,7 @@ from zirkel.core.study import (
 )
 from zirkel.core.subject.station import Station
 from zirkel.studyfile.schema import (
+    FileFrame,
     FileLandmark,
     FileMargins,
     FilePicture,
@@ -48,16 +50,23 @@ def study_to_core(file: StudyFile) -> Study:
         shapes=tuple(shape_to_core(each) for each in file.shapes),
         drawn=dict(file.drawn),
         drawn_sigma_mm=file.drawn_sigma_mm or DEFAULT_DRAWN_SIGMA_MM,
-        frame=None if file.frame is None else Frame(**_known(file.frame)),
+        frame=None if file.frame is None else frame_to_core(file.frame),
         placement=Placement() if file.placement is None else Placement(**_known(file.placement)),
         unit_mm=file.unit_mm,
         families=tuple(Family(each.name, tuple(each.edges), each.level) for each in file.families),
         check_against=file.check_against,
         trust=dict(file.trust),
         adopted=tuple(sighting_to_core(each) for each in file.adopted),
+        frames=tuple(KeptFrame(each.name, frame_to_core(each)) for each in file.frames),
+        inches=file.inches,
         subject=subject_to_core(file.subject),
         extra={**(file.model_extra or {}), **({"note": file.note} if file.note else {})},
     )
+
+
+def frame_to_core(frame: FileFrame) -> Frame:
+    """A frame, whatever it is called."""
+    return Frame(frame.left, frame.right, frame.top, frame.bottom)
 
 
 def _known(model: Any) -> dict[str, Any]:
@@ -140,6 +149,8 @@ def study_to_file(study: Study) -> dict[str, Any]:
         "drawn_sigma_mm": _unless(study.drawn_sigma_mm, DEFAULT_DRAWN_SIGMA_MM),
         "frame": _plain(study.frame),
         "placement": _plain(_unless(study.placement, Placement())),
+        "frames": [{"name": f.name, **(_plain(f.frame) or {})} for f in study.frames],
+        "inches": _unless(study.inches, False),
         "families": [
             {"name": f.name, "edges": [list(e) for e in f.edges], "level": f.level}
             for f in study.families

@@ -100,6 +100,12 @@ class FileFrame(Kept):
         return self
 
 
+class FileKeptFrame(FileFrame):
+    """A frame under a name."""
+
+    name: Name
+
+
 class FilePlacement(Kept):
     across: Annotated[Finite, Field(ge=0, le=1)] = 0.5
     down: Annotated[Finite, Field(ge=0, le=1)] = 0.5
@@ -186,5 +192,7 @@ class StudyFile(Kept):
     check_against: Literal["plan", "proportions"] | None = None
     trust: dict[str, Annotated[Finite, Field(gt=0, le=100)]] = Field(default_factory=dict)
     adopted: list[AnySighting] = Field(default_factory=list, max_length=MOST_SIGHTINGS)
+    frames: list[FileKeptFrame] = Field(default_factory=list, max_length=50)
+    inches: bool = False
     subject: FileSimulated | FilePicture | None = None
     note: Note | None = None

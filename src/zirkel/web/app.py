@@ -13,6 +13,7 @@ from zirkel.store.store import Store
 from zirkel.studyfile.read import MOST_BYTES
 from zirkel.web.api import api
 from zirkel.web.problems import Problem, invalid_request, register
+from zirkel.web.sheet_api import sheet_api
 from zirkel.web.subject_api import subject_api
 
 CONTENT_POLICY = (
@@ -46,6 +47,7 @@ def create_app(config: WebConfig) -> Flask:
     app.extensions["zirkel_store"] = Store.at(config.database)
     app.register_api(api)
     app.register_api(subject_api)
+    app.register_api(sheet_api)
     register(app)
     app.after_request(_secured)
     if config.front_end is not None:

@@ -281,7 +281,12 @@ function Promised({ picture, promise }: { picture: Picture; promise: Prompt | nu
   return (
     <g className={styles.promise}>
       <circle cx={mark.x} cy={mark.y} r={Math.min(radius(promise.before_mm), 60)} />
-      <circle cx={mark.x} cy={mark.y} r={Math.min(radius(promise.after_mm), 60)} data-after="true" />
+      <circle
+        cx={mark.x}
+        cy={mark.y}
+        r={Math.min(radius(promise.after_mm), 60)}
+        data-after="true"
+      />
     </g>
   );
 }

@@ -1,6 +1,6 @@
 // The easel from above: subject, eye, reach and board; the eye is dragged about the subject.
 import type { Station, StationRoom } from "../../api/types";
-import { Handle } from "./Handle";
+import { DragHandle } from "../../shared/DragHandle";
 import styles from "./Station.module.css";
 
 const WIDTH = 560;
@@ -57,7 +57,7 @@ export function PlanView({ room, station, onMove }: Props) {
               ? "from the right"
               : "straight on"}
         </text>
-        <Handle
+        <DragHandle
           at={eye}
           name="The eye, from above"
           value={`${metres(station.distance_mm)} away, ${station.direction_deg} degrees round`}
@@ -73,7 +73,7 @@ export function PlanView({ room, station, onMove }: Props) {
           }
         >
           <Eye />
-        </Handle>
+        </DragHandle>
       </svg>
     </figure>
   );

@@ -1,6 +1,6 @@
 // The station from the side: eye height, arm and board against the subject; the eye goes up and down.
 import type { Station, StationRoom } from "../../api/types";
-import { Handle } from "./Handle";
+import { DragHandle } from "../../shared/DragHandle";
 import { Eye, metres } from "./PlanView";
 import styles from "./Station.module.css";
 
@@ -46,7 +46,7 @@ export function SideView({ room, station, onMove }: Props) {
           className={styles.board}
           d={`M${easel.x + half * Math.sin(lean)} ${easel.y - half * Math.cos(lean)}L${easel.x - half * Math.sin(lean)} ${easel.y + half * Math.cos(lean)}`}
         />
-        <Handle
+        <DragHandle
           at={arm}
           name="The reach of the arm"
           value={`${station.reach_mm} millimetres`}
@@ -56,8 +56,8 @@ export function SideView({ room, station, onMove }: Props) {
           onStep={(way) => onMove({ reach_mm: limit(station.reach_mm + way.x * 5, 150, 1200) })}
         >
           <path className={styles.stickUp} d="M0 -16V16" />
-        </Handle>
-        <Handle
+        </DragHandle>
+        <DragHandle
           at={eye}
           name="The eye, from the side"
           value={`${metres(station.eye_height_mm)} high`}
@@ -65,7 +65,7 @@ export function SideView({ room, station, onMove }: Props) {
           onStep={(way) => onMove({ eye_height_mm: station.eye_height_mm - way.y * 10 })}
         >
           <Eye />
-        </Handle>
+        </DragHandle>
         <text x={eye.x - 6} y={Math.max(14, eye.y - 18)} className={styles.label}>
           eye {metres(station.eye_height_mm)} up · reach {station.reach_mm} mm
         </text>

@@ -16,6 +16,10 @@ from zirkel.actions.changes.landmarks import (
 )
 from zirkel.actions.changes.relations import AdoptRelation, LeaveRelation
 from zirkel.actions.changes.settings import (
+    DropFrame,
+    KeepFrame,
+    SetFrame,
+    SetLengths,
     SetMethod,
     SetPlacement,
     SetSheet,
@@ -37,6 +41,7 @@ from zirkel.actions.changes.subject import (
     SetSubject,
     TurnPicture,
 )
+from zirkel.actions.changes.tables import ReadTable
 
 AnyChange = Annotated[
     TakeSighting
@@ -58,10 +63,15 @@ AnyChange = Annotated[
     | SetUnitSize
     | SetPlacement
     | SetTrust
+    | SetFrame
+    | KeepFrame
+    | DropFrame
+    | SetLengths
     | SetSubject
     | TurnPicture
     | MeasurePicture
-    | ReadPicture,
+    | ReadPicture
+    | ReadTable,
     Field(discriminator="type"),
 ]
 

@@ -7,12 +7,19 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from zirkel.actions.changes.base import Change
-from zirkel.core.study import Placement, Study
-from zirkel.studyfile.convert import sheet_to_core, unit_to_core
+from zirkel.actions.changes.base import Change, expect
+from zirkel.core.study import KeptFrame, Placement, Study
+from zirkel.studyfile.convert import frame_to_core, sheet_to_core, unit_to_core
 from zirkel.studyfile.entries import Finite, Millimetres, Name, Text
 from zirkel.studyfile.references import check_references
-from zirkel.studyfile.schema import FilePlacement, FileSheet, FileUnitLength, FileUnitPair
+from zirkel.studyfile.schema import (
+    FileFrame,
+    FileKeptFrame,
+    FilePlacement,
+    FileSheet,
+    FileUnitLength,
+    FileUnitPair,
+)
 
 
 class SetTitle(Change):
@@ -105,6 +112,69 @@ class SetPlacement(Change):
     def label(self, before: Study, after: Study) -> str:
         """That it was placed."""
         return "Place on the sheet"
+
+
+class SetFrame(Change):
+    """Take in this much of the subject; null takes in all landmarks."""
+
+    type: Literal["set_frame"] = "set_frame"
+    frame: FileFrame | None
+
+    def made(self, study: Study) -> Study:
+        """The study in that frame."""
+        return replace(study, frame=None if self.frame is None else frame_to_core(self.frame))
+
+    def label(self, before: Study, after: Study) -> str:
+        """That the frame was set."""
+        return "Frame the subject" if after.frame else "Frame all landmarks"
+
+
+class KeepFrame(Change):
+    """Keep a frame under a name, to be compared; a name again replaces what it meant."""
+
+    type: Literal["keep_frame"] = "keep_frame"
+    frame: FileKeptFrame
+
+    def made(self, study: Study) -> Study:
+        """The study with the frame kept."""
+        others = tuple(each for each in study.frames if each.name != self.frame.name)
+        kept = KeptFrame(self.frame.name, frame_to_core(self.frame))
+        return replace(study, frames=(*others, kept))
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its name."""
+        return f"Keep the frame {self.frame.name}"
+
+
+class DropFrame(Change):
+    """Keep a frame no longer."""
+
+    type: Literal["drop_frame"] = "drop_frame"
+    name: Name
+
+    def made(self, study: Study) -> Study:
+        """The study without it."""
+        expect(any(each.name == self.name for each in study.frames), "name", "frame", self.name)
+        return replace(study, frames=tuple(f for f in study.frames if f.name != self.name))
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its name."""
+        return f"Drop the frame {self.name}"
+
+
+class SetLengths(Change):
+    """Say lengths on the sheet in inches, or in millimetres."""
+
+    type: Literal["set_lengths"] = "set_lengths"
+    inches: bool
+
+    def made(self, study: Study) -> Study:
+        """The study in that system."""
+        return replace(study, inches=self.inches)
+
+    def label(self, before: Study, after: Study) -> str:
+        """The system."""
+        return "Lengths in inches" if self.inches else "Lengths in millimetres"
 
 
 class SetTrust(Change):

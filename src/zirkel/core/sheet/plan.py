@@ -20,6 +20,9 @@ from zirkel.core.study import Frame, Study, UnitLength
 ROUND_TO_MM = ((50.0, 5.0), (10.0, 1.0), (0.0, 0.5))
 """From which length on a unit is rounded down to multiples of how much."""
 
+ROUND_TO_INCHES_MM = ((50.8, 25.4 / 4), (12.7, 25.4 / 8), (0.0, 25.4 / 16))
+"""The same where lengths are said in inches: quarters, eighths, sixteenths."""
+
 EDGE_MM = 1e-6
 """Slack against rounding when a landmark sits exactly on a margin."""
 
@@ -64,7 +67,7 @@ def make_plan(study: Study, solution: Solution) -> Plan:
         return Plan(orientation, study.unit_mm, True, 0.0, {}, (0.0, 0.0), study.frame, ())
     frame = study.frame or box_round(solution.landmarks)
     width, height = free_space(study)
-    unit_mm = study.unit_mm or _fixed(study) or largest_round(frame, width, height)
+    unit_mm = study.unit_mm or _fixed(study) or largest_round(frame, width, height, study.inches)
     origin = _origin(study, frame, unit_mm, width, height)
     marks = {name: _mark(place, unit_mm, origin) for name, place in solution.landmarks.items()}
     outside = tuple(name for name, mark in marks.items() if not _inside(study, mark))
@@ -98,15 +101,17 @@ def box_round(landmarks: Mapping[str, Place]) -> Frame:
     return Frame(min(x), max(x), min(y), max(y))
 
 
-def largest_round(frame: Frame, width: float, height: float) -> float:
-    """The largest round length of the unit, in mm, with which the frame fits."""
+def largest_round(frame: Frame, width: float, height: float, inches: bool = False) -> float:
+    """The largest round length of the unit, in mm, with which the frame fits; round in
+    millimetres, or in parts of an inch."""
     limits = [
         space / extent
         for space, extent in ((width, frame.right - frame.left), (height, frame.bottom - frame.top))
         if extent > 1e-9
     ]
     most = min(limits, default=100.0)
-    step = next(step for from_mm, step in ROUND_TO_MM if most >= from_mm)
+    rounding = ROUND_TO_INCHES_MM if inches else ROUND_TO_MM
+    step = next(step for from_mm, step in rounding if most >= from_mm)
     rounded = math.floor(most / step + 1e-9) * step
     return rounded if rounded > 0 else max(most, 1e-6)
 

@@ -64,8 +64,8 @@ def _hour(word: str) -> float | None:
     return None if entered.in_mm else entered.value
 
 
-def say_tilt(degrees: float) -> str:
-    """The tilt on the clock face, to five minutes: 45 is "1:30", 120 is "4:00"."""
-    minutes = round(degrees % 180.0 * 2.0 / 5.0) * 5
+def say_tilt(degrees: float, to_minutes: int = 5) -> str:
+    """The tilt on the clock face, to five minutes unless told: 45 is "1:30", 120 is "4:00"."""
+    minutes = round(degrees % 180.0 * 2.0 / to_minutes) * to_minutes
     hours, rest = divmod(minutes, 60)
     return f"{hours % 6 or (12 if hours == 0 else 6)}:{rest:02d}"

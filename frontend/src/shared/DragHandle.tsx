@@ -1,7 +1,7 @@
 // A handle of a drawing: dragged, or moved by the arrow keys; it has a name and says its value.
 import { useRef } from "react";
-import type { Point } from "../../geometry/scale";
-import styles from "./Station.module.css";
+import type { Point } from "../geometry/scale";
+import styles from "./DragHandle.module.css";
 
 const KEYS: Record<string, Point> = {
   ArrowLeft: { x: -1, y: 0 },
@@ -17,10 +17,12 @@ type Props = {
   /** The place dragged to, in the drawing's own units. */
   onDrag: (to: Point) => void;
   onStep: (way: Point) => void;
+  /** The handle was let go of, or a key was. */
+  onDone?: () => void;
   children: React.ReactNode;
 };
 
-export function Handle({ at, name, value, onDrag, onStep, children }: Props) {
+export function DragHandle({ at, name, value, onDrag, onStep, onDone, children }: Props) {
   const dragging = useRef(false);
   const there = (event: React.PointerEvent<SVGGElement>): Point => {
     const svg = event.currentTarget.ownerSVGElement;
@@ -44,6 +46,7 @@ export function Handle({ at, name, value, onDrag, onStep, children }: Props) {
       onPointerMove={(event) => dragging.current && onDrag(there(event))}
       onPointerUp={() => {
         dragging.current = false;
+        onDone?.();
       }}
       onKeyDown={(event) => {
         const way = KEYS[event.key];
@@ -53,6 +56,7 @@ export function Handle({ at, name, value, onDrag, onStep, children }: Props) {
           onStep({ x: way.x * by, y: way.y * by });
         }
       }}
+      onKeyUp={(event) => KEYS[event.key] && onDone?.()}
     >
       <circle r="22" fill="transparent" />
       {children}

@@ -1,0 +1,11 @@
+// Placing the landmarks by hand, step by step, and what is taken along.
+import { RecipeRoom } from "../../features/recipe";
+import { StudyPage } from "./StudyPage";
+
+export default function DrawPage() {
+  return (
+    <StudyPage stage="draw">
+      {({ bench, make }) => <RecipeRoom key={bench.id} bench={bench} make={make} />}
+    </StudyPage>
+  );
+}

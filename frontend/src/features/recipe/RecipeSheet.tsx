@@ -1,0 +1,201 @@
+// The sheet with what has been placed, and the step at hand drawn: a plumb hangs, a level is laid, a
+// tilt is carried, a length stepped off.
+import { useRef } from "react";
+import type { Bench, RecipeRoom } from "../../api/types";
+import { handTip, polyline } from "../../geometry/marks";
+import { fitted, type Point } from "../../geometry/scale";
+import { useSize } from "../../shared/useSize";
+import styles from "./Recipe.module.css";
+
+type Props = { bench: Bench; room: RecipeRoom; at: number; grid: boolean };
+type Step = RecipeRoom["placings"][number]["steps"][number];
+
+export function RecipeSheet({ bench, room, at, grid }: Props) {
+  const box = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(box);
+  const s = bench.sheet;
+  const scale = fitted(
+    { width: s.width_mm, height: s.height_mm },
+    { left: 20, top: 20, width: Math.max(60, width - 40), height: Math.max(60, height - 40) },
+  );
+  const screen = (x: number, y: number) => scale.toScreen({ x, y });
+  const placed = new Map(
+    room.placings
+      .slice(0, at + 1)
+      .map((each) => [each.landmark, screen(each.left_mm, each.top_mm)]),
+  );
+  const now = room.placings[at];
+  const target = now ? screen(now.left_mm, now.top_mm) : null;
+  const a = screen(0, 0);
+  const b = screen(s.width_mm, s.height_mm);
+  const lines = grid ? room.own.filter((each) => (each.across_mm ?? []).length > 0) : [];
+  return (
+    <div className={styles.sheet} ref={box}>
+      {width > 0 && (
+        <svg
+          width={width}
+          height={height}
+          role="img"
+          aria-label={now ? `How to place ${now.name}` : "The sheet"}
+        >
+          <rect x={a.x + 3} y={a.y + 3} width={b.x - a.x} height={b.y - a.y} fill="#d8ccb8" />
+          <rect x={a.x} y={a.y} width={b.x - a.x} height={b.y - a.y} className={styles.paper} />
+          {lines.map((each) => (
+            <g key={each.title} className={styles.grid}>
+              {each.across_mm?.map((x) => (
+                <path key={x} d={`M${screen(x, 0).x} ${a.y}V${b.y}`} />
+              ))}
+              {each.down_mm?.map((y) => (
+                <path key={y} d={`M${a.x} ${screen(0, y).y}H${b.x}`} />
+              ))}
+            </g>
+          ))}
+          {bench.shapes.map((shape) => {
+            const points = shape.outline.flatMap((id) => placed.get(id) ?? []);
+            const whole = points.length === shape.outline.length;
+            return points.length > 1 ? (
+              <path
+                key={shape.id}
+                className={styles.line}
+                d={polyline(points, shape.closed && whole)}
+              />
+            ) : null;
+          })}
+          {now?.steps.map((step) => (
+            <StepDrawn
+              key={step.said}
+              step={step}
+              from={step.via.flatMap((id) => placed.get(id) ?? [])}
+              target={target as Point}
+              corner={a}
+            />
+          ))}
+          {[...placed].map(([id, p]) => (
+            <path
+              key={id}
+              className={id === now?.landmark ? styles.markNow : styles.mark}
+              d={`M${p.x - 6} ${p.y}h12M${p.x} ${p.y - 6}v12`}
+              data-placed={id}
+            />
+          ))}
+          {now && target && <Name text={now.name} at={target} right={b.x} />}
+          {now?.steps
+            .flatMap((each) => each.via)
+            .map((id) => {
+              const p = placed.get(id);
+              const name = bench.landmarks.find((each) => each.id === id)?.name;
+              return p && name ? <Name key={id} text={name} at={p} right={b.x} quiet /> : null;
+            })}
+        </svg>
+      )}
+    </div>
+  );
+}
+
+function Name({
+  text,
+  at,
+  right,
+  quiet,
+}: {
+  text: string;
+  at: Point;
+  right: number;
+  quiet?: boolean;
+}) {
+  const flip = at.x + 14 + text.length * 7 > right;
+  return (
+    <text
+      x={at.x + (flip ? -11 : 11)}
+      y={at.y - 9}
+      textAnchor={flip ? "end" : "start"}
+      className={quiet ? styles.nameQuiet : styles.name}
+    >
+      {text}
+    </text>
+  );
+}
+
+function StepDrawn({
+  step,
+  from,
+  target,
+  corner: a,
+}: {
+  step: Step;
+  from: Point[];
+  target: Point;
+  corner: Point;
+}) {
+  const [p, q] = from;
+  const beyond = 26;
+  if (step.manner === "edge") {
+    const left = step.via[0] === "left";
+    return (
+      <path
+        className={styles.length}
+        d={left ? `M${a.x} ${target.y}H${target.x}` : `M${target.x} ${a.y}V${target.y}`}
+      />
+    );
+  }
+  if (!p) {
+    return null;
+  }
+  if (step.manner === "plumb") {
+    const low = Math.max(p.y, target.y) + beyond;
+    return (
+      <g className={styles.cord}>
+        <path d={`M${p.x} ${Math.min(p.y, target.y) - beyond}V${low}`} />
+        <path d={`M${p.x - 5} ${low}h10l-5 11z`} className={styles.bob} />
+        {step.value !== 0 && (
+          <path className={styles.length} d={`M${p.x} ${target.y}H${target.x}`} />
+        )}
+      </g>
+    );
+  }
+  if (step.manner === "level") {
+    const [l, r] = [Math.min(p.x, target.x) - beyond, Math.max(p.x, target.x) + beyond];
+    return (
+      <g className={styles.cord}>
+        <path d={`M${l} ${p.y}H${r}`} />
+        {step.value !== 0 && (
+          <path className={styles.length} d={`M${target.x} ${p.y}V${target.y}`} />
+        )}
+      </g>
+    );
+  }
+  if (step.manner === "tilt") {
+    const reach = Math.hypot(target.x - p.x, target.y - p.y) + beyond;
+    const one = handTip(p, reach, step.value);
+    const other = handTip(p, -reach, step.value);
+    const towards = (one.x - p.x) * (target.x - p.x) + (one.y - p.y) * (target.y - p.y) > 0;
+    const tip = towards ? one : other;
+    return (
+      <g className={styles.cord}>
+        <path d={`M${p.x} ${p.y}L${tip.x} ${tip.y}`} />
+        <circle cx={p.x} cy={p.y} r="22" className={styles.clock} />
+      </g>
+    );
+  }
+  if (step.manner === "part" && q) {
+    return (
+      <g>
+        <path className={styles.length} d={`M${p.x} ${p.y}L${q.x} ${q.y}`} />
+        <circle cx={target.x} cy={target.y} r="9" className={styles.clock} />
+      </g>
+    );
+  }
+  if (step.manner === "length") {
+    const r = Math.hypot(target.x - p.x, target.y - p.y);
+    const angle = Math.atan2(target.y - p.y, target.x - p.x);
+    const at = (turn: number) =>
+      `${p.x + r * Math.cos(angle + turn)} ${p.y + r * Math.sin(angle + turn)}`;
+    return (
+      <g>
+        <path className={styles.length} d={`M${p.x} ${p.y}L${target.x} ${target.y}`} />
+        <path className={styles.arc} d={`M${at(-0.2)}A${r} ${r} 0 0 1 ${at(0.2)}`} />
+      </g>
+    );
+  }
+  return <path className={styles.length} d={`M${p.x} ${p.y}L${target.x} ${target.y}`} />;
+}

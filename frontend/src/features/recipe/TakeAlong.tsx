@@ -1,0 +1,91 @@
+// What is taken along: papers at true size, the plan, tables, the study file; readings back in.
+import { Button } from "antd";
+import { useRef, useState } from "react";
+import { api } from "../../api/client";
+import type { Bench, Change } from "../../api/types";
+import { download } from "../../shared/download";
+import styles from "./Recipe.module.css";
+
+type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
+
+const PAPERS = [
+  { what: "marks", label: "Marks sheet", note: "true size, to prick through" },
+  { what: "recipe", label: "Recipe", note: "all steps, drawn" },
+  { what: "strips", label: "Tick strips", note: "distances to carry" },
+  { what: "viewfinder", label: "Viewfinder", note: "to cut out, in the frame's proportion" },
+  { what: "tilts", label: "Clock-face card", note: "tilts by the hour" },
+  { what: "grid", label: "Grid for the sheet", note: "true size, centre cross" },
+] as const;
+
+const TABLES = [
+  { what: "plan", label: "Plan as SVG", note: "in millimetres" },
+  { what: "marks-table", label: "Marks as CSV", note: "for a spreadsheet" },
+  { what: "readings-table", label: "Readings as CSV", note: "can be read back" },
+] as const;
+
+export function TakeAlong({ bench, make }: Props) {
+  const picker = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const papers =
+    bench.subject.kind === "picture"
+      ? [...PAPERS, { what: "print-grid", label: "Grid for the print", note: "the same squares" }]
+      : PAPERS;
+  const read = async (file: File) => {
+    const failed = await make({ type: "read_table", table: await file.text() });
+    setSaid(failed ?? "The readings are in.");
+  };
+  return (
+    <div className={styles.scroll}>
+      <h2>On paper</h2>
+      <p className={styles.note}>
+        Print at 100 %; hold a ruler to the 100 mm bar. Cut on a board, away from the hand.
+      </p>
+      <List id={bench.id} items={papers} />
+      <h2>As files</h2>
+      <List id={bench.id} items={TABLES} />
+      <div className={styles.take}>
+        <Button onClick={() => download(api.fileAddress(bench.id))}>The study file</Button>
+        <span>everything, to open again</span>
+      </div>
+      <div className={styles.take}>
+        <Button onClick={() => picker.current?.click()}>Readings from CSV</Button>
+        <span>added to this study's</span>
+      </div>
+      <input
+        ref={picker}
+        type="file"
+        accept=".csv,text/csv"
+        className="visually-hidden"
+        aria-label="Table of readings"
+        tabIndex={-1}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = "";
+          if (file) {
+            read(file);
+          }
+        }}
+      />
+      {said && <p role="status">{said}</p>}
+    </div>
+  );
+}
+
+function List({
+  id,
+  items,
+}: {
+  id: number;
+  items: readonly { what: string; label: string; note: string }[];
+}) {
+  return (
+    <>
+      {items.map((each) => (
+        <div key={each.what} className={styles.take}>
+          <Button onClick={() => download(api.takeAddress(id, each.what))}>{each.label}</Button>
+          <span>{each.note}</span>
+        </div>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,1 @@
+export { RecipeRoom } from "./RecipeRoom";

@@ -1,0 +1,276 @@
+// Frame and fit: what is taken in, how it lies on the sheet, what could run off.
+import { Button, Input, InputNumber, Segmented, Switch } from "antd";
+import { useState } from "react";
+import type { Bench, Change, SheetRoom as Room, RoomFrame } from "../../api/types";
+import { Said } from "../../shared/Said";
+import { Fit } from "./Fit";
+import styles from "./Sheet.module.css";
+import { useSheet } from "./useSheet";
+import { Viewfinder } from "./Viewfinder";
+
+type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
+
+export function SheetRoom({ bench, make }: Props) {
+  const sheet = useSheet(bench, make);
+  const [negative, setNegative] = useState(false);
+  const { room, frame } = sheet;
+  if (sheet.error) {
+    return <p role="alert">{sheet.error.message}</p>;
+  }
+  if (!room || !frame) {
+    return <p role="status">Looking through the viewfinder…</p>;
+  }
+  return (
+    <div className={styles.room}>
+      <section className={styles.side}>
+        <h2>What is taken in</h2>
+        <Viewfinder
+          bench={bench}
+          room={room}
+          frame={frame}
+          negative={negative}
+          onMove={sheet.move}
+        />
+        <div className={styles.row}>
+          <Segmented
+            options={[
+              { value: "free", label: "Any proportion" },
+              { value: "sheet", label: "The sheet's" },
+            ]}
+            value={sheet.ratio}
+            onChange={(value) => {
+              sheet.setRatio(value as "free" | "sheet");
+              if (value === "sheet") {
+                sheet.try(room.fitted_to_sheet);
+              }
+            }}
+          />
+          <label className={styles.row}>
+            <Switch checked={negative} onChange={setNegative} /> Negative shapes
+          </label>
+        </div>
+        <div className={styles.row}>
+          <Button
+            type="primary"
+            size="large"
+            disabled={!sheet.changed}
+            onClick={() => sheet.keep(frame)}
+          >
+            Use this frame
+          </Button>
+          {sheet.changed && (
+            <Button size="large" onClick={sheet.forget}>
+              Back
+            </Button>
+          )}
+          {room.framed && !sheet.changed && (
+            <Button size="large" onClick={() => sheet.keep(null)}>
+              Take in all landmarks
+            </Button>
+          )}
+        </div>
+        <Facts room={room} />
+      </section>
+      <section className={styles.side}>
+        <h2>How it lies on the sheet</h2>
+        <Fit
+          bench={bench}
+          room={room}
+          onPlace={(across, down) =>
+            sheet.tell({ type: "set_placement", placement: { across, down } })
+          }
+        />
+        <div className={styles.row}>
+          {room.placements.map((each) => (
+            <Button
+              key={each.name}
+              type={each.here ? "primary" : "default"}
+              onClick={() =>
+                sheet.tell({
+                  type: "set_placement",
+                  placement: { across: each.across, down: each.down },
+                })
+              }
+            >
+              {capital(each.name)}
+            </Button>
+          ))}
+        </div>
+        {room.overruns.length > 0 && (
+          <ul className={styles.overruns} aria-label="What could run off">
+            {room.overruns.map((each) => (
+              <li key={each}>
+                <b aria-hidden="true">!</b> {each}
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <section className={styles.numbers}>
+        <Sizes bench={bench} room={room} tell={sheet.tell} />
+        <Frames room={room} frame={frame} tell={sheet.tell} onTry={sheet.try} />
+        {sheet.trouble && (
+          <p role="alert" className={styles.bad}>
+            {sheet.trouble}
+          </p>
+        )}
+      </section>
+    </div>
+  );
+}
+
+function Facts({ room }: { room: Room }) {
+  const subject = Math.round(100 * room.subject_share);
+  const turned = room.suggested !== "either" && room.suggested !== room.direction;
+  return (
+    <div className={styles.facts}>
+      <p>
+        <b>
+          <Said text={`${room.width_said} ${room.unit}s wide, ${room.height_said} high`} />
+        </b>
+        . {subject} % subject, {100 - subject} % background.
+      </p>
+      {turned && <p className={styles.bad}>This asks for the sheet {room.suggested}.</p>}
+      <ul>
+        {room.touches.slice(0, 6).map((each) => (
+          <li key={`${each.landmark} ${each.edge}`}>
+            <Said text={each.said} />
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+type Tell = (change: Change) => Promise<void>;
+
+function Sizes({ bench, room, tell }: { bench: Bench; room: Room; tell: Tell }) {
+  const [own, setOwn] = useState<number | null>(null);
+  return (
+    <div>
+      <h2>One {room.unit} on the sheet</h2>
+      <Segmented
+        options={[
+          { value: "mm", label: "mm" },
+          { value: "in", label: "inches" },
+        ]}
+        value={room.inches ? "in" : "mm"}
+        onChange={(value) => tell({ type: "set_lengths", inches: value === "in" })}
+      />
+      <ul className={styles.offers} aria-label="Lengths for the unit">
+        {room.offers.map((each) => (
+          <li key={`${each.why} ${each.unit_mm}`}>
+            <button
+              type="button"
+              aria-pressed={each.here}
+              data-unit={each.unit_mm}
+              onClick={() => tell({ type: "set_unit_size", unit_mm: each.unit_mm })}
+            >
+              <b>
+                <Said text={each.said} />
+              </b>
+              <span>
+                {each.why !== "round" && `${each.why}: `}
+                <Said text={each.size_said} />
+              </span>
+              <small data-fits={each.fits}>{each.cost_said}</small>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className={styles.row}>
+        <InputNumber
+          className={styles.own}
+          aria-label="My own length of the unit"
+          placeholder="my own"
+          min={0.5}
+          suffix="mm"
+          value={own}
+          onChange={setOwn}
+        />
+        <Button
+          disabled={!own}
+          onClick={() => own && tell({ type: "set_unit_size", unit_mm: own })}
+        >
+          Use it
+        </Button>
+        {bench.sheet.unit_chosen && (
+          <Button type="text" onClick={() => tell({ type: "set_unit_size", unit_mm: null })}>
+            Largest round one
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Frames({
+  room,
+  frame,
+  tell,
+  onTry,
+}: {
+  room: Room;
+  frame: RoomFrame;
+  tell: Tell;
+  onTry: (frame: RoomFrame) => void;
+}) {
+  const [name, setName] = useState("");
+  const keep = () => {
+    if (name.trim()) {
+      tell({ type: "keep_frame", frame: { ...frame, name: name.trim() } });
+      setName("");
+    }
+  };
+  return (
+    <div>
+      <h2>Frames kept</h2>
+      <div className={styles.row}>
+        <Input
+          aria-label="Name of this frame"
+          placeholder="Keep this frame as…"
+          value={name}
+          maxLength={80}
+          onChange={(event) => setName(event.target.value)}
+          onPressEnter={keep}
+        />
+        <Button onClick={keep} disabled={!name.trim()}>
+          Keep it
+        </Button>
+      </div>
+      <ul className={styles.frames}>
+        {room.kept.map((each) => (
+          <li key={each.name}>
+            <svg viewBox="0 0 60 60" width="60" height="60" aria-hidden="true">
+              <rect {...thumb(each.width, each.height)} className={styles.window} />
+            </svg>
+            <span>
+              <b>{each.name}</b>
+              <br />
+              {each.width.toFixed(2)} × {each.height.toFixed(2)} · {each.direction} ·{" "}
+              {Math.round(100 * each.subject_share)} % subject · {room.unit} up to {each.unit_said}
+            </span>
+            <Button onClick={() => onTry(each.frame)}>Look</Button>
+            <Button
+              type="text"
+              aria-label={`Drop the frame ${each.name}`}
+              onClick={() => tell({ type: "drop_frame", name: each.name })}
+            >
+              Drop
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function thumb(width: number, height: number) {
+  const per = 52 / Math.max(width, height);
+  const [w, h] = [width * per, height * per];
+  return { x: 30 - w / 2, y: 30 - h / 2, width: w, height: h };
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

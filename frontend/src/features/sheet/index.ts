@@ -1,0 +1,1 @@
+export { SheetRoom } from "./SheetRoom";

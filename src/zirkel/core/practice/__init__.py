@@ -1,0 +1,1 @@
+"""What the practice teaches, as data: the schools, their set-up, checks and usual mistakes."""

@@ -1,0 +1,1 @@
+"""The schools' own arithmetic, one module each."""

@@ -1,0 +1,324 @@
+"""Choosing how each landmark is placed, so that the error carried along stays least.
+
+Symbols: S is the joint covariance (2m, 2m) of the errors, in mm, of the m landmarks placed so
+far, hand and all. A line towards a new landmark says g.e = g.e_Q + noise, with e_Q the error of
+the landmark it starts from; two lines say G e = A e_placed + n, so that
+
+    cov(e) = G^-1 (A S A' + N) G^-T,   bias = G^-1 b,
+
+with N the noise of both and b what rounding costs. A spot says e = sum w_Q e_Q + n. The trouble
+of a construction is the square root of its total variance and squared bias, plus its fuss: how
+much error one accepts to be spared a step or a hard number. Tier by tier the landmark is placed
+next that is least trouble, in the least troublesome way (a greedy tree, as R. Prim (1957) grows
+one), and S grows by it. Lengths are reckoned from where the steps before really lead, so that
+rounding does not add up.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from zirkel.core.network.kinds.base import Array
+from zirkel.core.sheet.recipe.manners import (
+    STEP_MM,
+    Lines,
+    Spots,
+    length_lines,
+    offset_lines,
+    part_spots,
+    stepped_spots,
+    straight_lines,
+    tilt_lines,
+)
+
+CROSSING = np.sin(np.radians(30.0))
+"""Two lines that cross at less than 30 degrees do not fix a place well."""
+
+SECOND_STEP = 0.3
+"""Fuss, in mm, of a second step."""
+
+SHORT_LIST = 26
+"""Lines of which all pairs are compared."""
+
+ALL_MANNERS = frozenset({"plumb", "level", "units", "strip", "tilt", "length", "part", "step"})
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One step of the hand. `manner` is edge, plumb, level, tilt, length, part, down or across;
+    `via` the landmarks it starts from; `value` mm (right and down positive), degrees or a share;
+    `units` the same counted in units, where it is."""
+
+    manner: str
+    via: tuple[str, ...]
+    value: float
+    units: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Construction:
+    """How one landmark is placed: its steps, where they lead, and the error to expect, in mm."""
+
+    landmark: str
+    tier: int
+    steps: tuple[Step, ...]
+    place: tuple[float, float]
+    sd_mm: float
+    off_mm: float
+    """How far where the steps lead lies from the plan, by rounding."""
+
+
+@dataclass(frozen=True, slots=True)
+class Recipe:
+    """All constructions in the order of placing."""
+
+    constructions: tuple[Construction, ...]
+
+    @property
+    def steps_each(self) -> float:
+        """Steps per landmark."""
+        steps = sum(len(each.steps) for each in self.constructions)
+        return steps / max(len(self.constructions), 1)
+
+
+@dataclass(frozen=True, slots=True)
+class _Choice:
+    trouble: float
+    steps: tuple[tuple[str, tuple[int, ...], float, float | None], ...]
+    weights: Array
+    noise: Array
+    bias: Array
+
+
+def make_recipe(
+    marks: Mapping[str, Sequence[float]],
+    tiers: Mapping[str, int],
+    unit_mm: float | None,
+    manners: frozenset[str] = ALL_MANNERS,
+    anchor: str | None = None,
+) -> Recipe:
+    """The recipe for marks (left, top) in mm; the anchor is set off from the sheet's edges, and is
+    the most central of the large shapes' landmarks unless another is named.
+
+    `manners` are those a school allows: plumb, level, tilt, length, part, step, and what lengths
+    are counted by, units or strip.
+    """
+    if not marks:
+        return Recipe(())
+    anchor = anchor or _central(marks, tiers)
+    first = np.array(marks[anchor], dtype=float)
+    said = np.round(first)
+    placed, names = [said], [anchor]
+    covariance = np.eye(2) * STEP_MM**2
+    made = [
+        Construction(
+            anchor,
+            tiers[anchor],
+            (Step("edge", ("left",), float(said[0])), Step("edge", ("top",), float(said[1]))),
+            (float(said[0]), float(said[1])),
+            STEP_MM,
+            float(np.hypot(*(said - first))),
+        )
+    ]
+    left = [name for name in marks if name != anchor]
+    while left:
+        tier = min(tiers[name] for name in left)
+        choices = {
+            name: _best(np.array(marks[name]), np.array(placed), covariance, unit_mm, manners)
+            for name in left
+            if tiers[name] == tier
+        }
+        name = min(choices, key=lambda each: choices[each].trouble)
+        chosen = choices[name]
+        covariance = _grown(covariance, chosen)
+        place = np.array(marks[name]) + chosen.bias
+        placed.append(place)
+        names.append(name)
+        left.remove(name)
+        own = covariance[-2:, -2:]
+        made.append(
+            Construction(
+                name,
+                tier,
+                tuple(
+                    Step(manner, tuple(names[i] for i in via), value, units)
+                    for manner, via, value, units in chosen.steps
+                ),
+                (float(place[0]), float(place[1])),
+                float(np.sqrt(np.trace(own) / 2.0)),
+                float(np.hypot(*chosen.bias)),
+            )
+        )
+    return Recipe(tuple(made))
+
+
+def _central(marks: Mapping[str, Sequence[float]], tiers: Mapping[str, int]) -> str:
+    """Errors grow with the distance from where the drawing begins, so it begins in the middle."""
+    large = [name for name in marks if tiers[name] == min(tiers[each] for each in marks)]
+    middle = np.mean([marks[name] for name in large], axis=0)
+    return min(large, key=lambda name: float(np.hypot(*(np.array(marks[name]) - middle))))
+
+
+def _grown(covariance: Array, chosen: _Choice) -> Array:
+    """The joint covariance with one landmark more."""
+    reach = chosen.weights @ covariance
+    own = reach @ chosen.weights.T + chosen.noise
+    return np.block([[covariance, reach.T], [reach, own]])
+
+
+def _best(
+    target: Array, placed: Array, covariance: Array, unit_mm: float | None, manners: frozenset[str]
+) -> _Choice:
+    options = [_best_spot(each, covariance) for each in _spots(target, placed, unit_mm, manners)]
+    options.append(_best_crossing(_lines(target, placed, unit_mm, manners), covariance))
+    found = [each for each in options if each is not None]
+    if not found:
+        # Whatever the school allows, a plumb and a level with their offsets always place it.
+        either = [offset_lines(target, placed, axis, None) for axis in (0, 1)]
+        near = [straight_lines(target, placed, axis) for axis in (0, 1)]
+        made = _best_crossing([*either, *near], covariance)
+        found = [_measured(target) if made is None else made]
+    return min(found, key=lambda each: each.trouble)
+
+
+def _measured(target: Array) -> _Choice:
+    """Set off from the sheet's edges, where nothing placed helps: a landmark right beside
+    another."""
+    said = np.round(target)
+    steps = (("edge", (), float(said[0]), None), ("edge", (), float(said[1]), None))
+    return _Choice(9.0, steps, np.zeros((2, 0)), np.eye(2) * STEP_MM**2, said - target)
+
+
+def _counting(unit_mm: float | None, manners: frozenset[str]) -> list[float | None]:
+    ways: list[float | None] = []
+    if unit_mm is not None and "units" in manners:
+        ways.append(unit_mm)
+    if "strip" in manners:
+        ways.append(None)
+    return ways
+
+
+def _lines(
+    target: Array, placed: Array, unit_mm: float | None, manners: frozenset[str]
+) -> list[Lines]:
+    made = []
+    for axis, manner in ((0, "plumb"), (1, "level")):
+        if manner in manners:
+            made.append(straight_lines(target, placed, axis))
+            made += [offset_lines(target, placed, axis, way) for way in _counting(unit_mm, manners)]
+    if "tilt" in manners:
+        made.append(tilt_lines(target, placed))
+    if "length" in manners:
+        made += [length_lines(target, placed, way) for way in _counting(unit_mm, manners)]
+    return [each for each in made if len(each.via)]
+
+
+def _spots(
+    target: Array, placed: Array, unit_mm: float | None, manners: frozenset[str]
+) -> list[Spots]:
+    made = []
+    if "part" in manners and len(placed) > 1:
+        made.append(part_spots(target, placed))
+    if "step" in manners:
+        made += [
+            stepped_spots(target, placed, axis, way)
+            for axis in (0, 1)
+            for way in _counting(unit_mm, manners)
+        ]
+    return [each for each in made if len(each.via)]
+
+
+def _best_spot(spots: Spots, covariance: Array) -> _Choice | None:
+    """The least troublesome of the spots."""
+    m = len(covariance) // 2
+    k = len(spots.via)
+    blocks = covariance.reshape(m, 2, m, 2)
+    i, j = spots.via.T
+    w = spots.weight
+    carried = (
+        w[:, 0, None, None] ** 2 * blocks[i, :, i, :]
+        + w[:, 1, None, None] ** 2 * blocks[j, :, j, :]
+        + (w[:, 0] * w[:, 1])[:, None, None] * (blocks[i, :, j, :] + blocks[j, :, i, :])
+    )
+    across = np.column_stack([-spots.along[:, 1], spots.along[:, 0]])
+    noise = (
+        spots.noise[:, 0, None, None] ** 2 * spots.along[:, :, None] * spots.along[:, None, :]
+        + spots.noise[:, 1, None, None] ** 2 * across[:, :, None] * across[:, None, :]
+    )
+    total = np.trace(carried + noise, axis1=1, axis2=2) + (spots.bias**2).sum(axis=1)
+    trouble = np.sqrt(total) + spots.fuss
+    best = int(np.argmin(trouble))
+    weights = np.zeros((2, 2 * m))
+    weights[:, 2 * i[best] : 2 * i[best] + 2] += w[best, 0] * np.eye(2)
+    weights[:, 2 * j[best] : 2 * j[best] + 2] += w[best, 1] * np.eye(2)
+    via = (int(i[best]),) if w[best, 1] == 0.0 else (int(i[best]), int(j[best]))
+    step = (spots.manner, via, float(spots.value[best]), _or_none(spots.units[best]))
+    return _Choice(
+        float(trouble[best]), (step,), weights, noise[best], spots.bias[best]
+    ) if k else None  # fmt: skip
+
+
+def _best_crossing(lines: Sequence[Lines], covariance: Array) -> _Choice | None:
+    """The least troublesome pair of lines that cross well."""
+    if not lines:
+        return None
+    m = len(covariance) // 2
+    via = np.concatenate([each.via for each in lines])
+    g = np.concatenate([each.g for each in lines])
+    noise = np.concatenate([each.noise for each in lines])
+    bias = np.concatenate([each.bias for each in lines])
+    fuss = np.concatenate([each.fuss for each in lines])
+    source = [(each, row) for each in lines for row in range(len(each.via))]
+    blocks = covariance.reshape(m, 2, m, 2)
+    own = np.einsum("ka,kab,kb->k", g, blocks[via, :, via, :], g)
+    alone = np.sqrt(own + noise**2 + bias**2) + fuss
+    short = np.argsort(alone, kind="stable")[:SHORT_LIST]
+    a, b = np.triu_indices(len(short), 1)
+    p, q = short[a], short[b]
+    det = g[p, 0] * g[q, 1] - g[p, 1] * g[q, 0]
+    good = np.abs(det) >= CROSSING
+    if not good.any():
+        return None
+    p, q, det = p[good], q[good], det[good]
+    shared = np.einsum("ka,kab,kb->k", g[p], blocks[via[p], :, via[q], :], g[q])
+    vp, vq = own[p] + noise[p] ** 2, own[q] + noise[q] ** 2
+    # G^-1 = [[gq_y, -gp_y], [-gq_x, gp_x]] / det; rows for x and y of the place.
+    variance = (
+        (g[q, 1] ** 2 + g[q, 0] ** 2) * vp
+        + (g[p, 1] ** 2 + g[p, 0] ** 2) * vq
+        - 2.0 * (g[q, 1] * g[p, 1] + g[q, 0] * g[p, 0]) * shared
+    ) / det**2
+    off_x = (g[q, 1] * bias[p] - g[p, 1] * bias[q]) / det
+    off_y = (-g[q, 0] * bias[p] + g[p, 0] * bias[q]) / det
+    trouble = np.sqrt(np.maximum(variance, 0.0) + off_x**2 + off_y**2)
+    trouble = trouble + fuss[p] + fuss[q] + SECOND_STEP
+    best = int(np.argmin(trouble))
+    i, j = int(p[best]), int(q[best])
+    inverse = np.linalg.inv(np.array([g[i], g[j]]))
+    rows = np.zeros((2, 2 * m))
+    rows[0, 2 * via[i] : 2 * via[i] + 2] = g[i]
+    rows[1, 2 * via[j] : 2 * via[j] + 2] = g[j]
+    own_noise = inverse @ np.diag([noise[i] ** 2, noise[j] ** 2]) @ inverse.T
+    steps = tuple(
+        (
+            lot.manner,
+            (int(lot.via[row]),),
+            float(lot.value[row]),
+            _or_none(lot.units[row]),
+        )
+        for lot, row in (source[i], source[j])
+    )
+    return _Choice(
+        float(trouble[best]),
+        steps,
+        inverse @ rows,
+        own_noise,
+        np.array([off_x[best], off_y[best]]),
+    )
+
+
+def _or_none(value: float) -> float | None:
+    return None if np.isnan(value) else float(value)

@@ -1,0 +1,103 @@
+"""A simulated hand that follows a recipe, as exact as hands are.
+
+Each step is done with its own error, from where the landmarks before really came to lie; two
+lines are crossed as they are drawn, circles and all (Newton's method, from where the recipe says
+they cross).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+
+import numpy as np
+
+from zirkel.core.network.kinds.base import Array
+from zirkel.core.sheet.recipe.construct import Construction, Recipe, Step
+from zirkel.core.sheet.recipe.manners import (
+    PART_SHARE,
+    STEP_MM,
+    STRAIGHT_SHARE,
+    TILT_RAD,
+    in_units,
+)
+
+Drawn = tuple[Callable[[Array], float], Callable[[Array], Array]]
+"""A function of a place that is zero on what is drawn, and its derivative."""
+
+
+def follow(recipe: Recipe, unit_mm: float, rng: np.random.Generator) -> dict[str, Array]:
+    """Where each landmark comes to lie, (2,) in mm."""
+    lies: dict[str, Array] = {}
+    for each in recipe.constructions:
+        lies[each.landmark] = _placed(each, lies, unit_mm, rng)
+    return lies
+
+
+def _placed(
+    each: Construction, lies: Mapping[str, Array], unit_mm: float, rng: np.random.Generator
+) -> Array:
+    meant = np.array(each.place)
+    if each.steps[0].manner == "edge":
+        said = np.array([step.value for step in each.steps])
+        return said + rng.normal(0.0, STEP_MM, 2)
+    if len(each.steps) == 1:
+        return _spot(each.steps[0], lies, unit_mm, rng)
+    drawn = [_drawn(step, lies, meant, unit_mm, rng) for step in each.steps]
+    at = meant.copy()
+    for _ in range(20):
+        value = np.array([f(at) for f, _ in drawn])
+        slope = np.array([df(at) for _, df in drawn])
+        move = np.linalg.solve(slope, -value)
+        at = at + move
+        if np.abs(move).max() < 1e-9:
+            break
+    return at
+
+
+def _length(step: Step, unit_mm: float, rng: np.random.Generator) -> float:
+    """A length as stepped or carried."""
+    if step.units is None:
+        return step.value + float(rng.normal(0.0, STEP_MM))
+    noise = float(in_units(np.array([step.value]), unit_mm)[2][0])
+    return step.value + float(rng.normal(0.0, noise))
+
+
+def _spot(step: Step, lies: Mapping[str, Array], unit_mm: float, rng: np.random.Generator) -> Array:
+    start = lies[step.via[0]]
+    if step.manner == "part":
+        b = lies[step.via[1]] - start
+        length = float(np.hypot(*b))
+        across = np.array([-b[1], b[0]]) / length
+        made: Array = (
+            start
+            + b * (step.value + rng.normal(0.0, PART_SHARE))
+            + across * rng.normal(0.0, STRAIGHT_SHARE * length)
+        )
+        return made
+    stepped = _length(step, unit_mm, rng)
+    beside = float(rng.normal(0.0, STRAIGHT_SHARE * abs(step.value)))
+    down = step.manner == "down"
+    return np.asarray(start + np.array([beside, stepped] if down else [stepped, beside]))
+
+
+def _drawn(
+    step: Step, lies: Mapping[str, Array], meant: Array, unit_mm: float, rng: np.random.Generator
+) -> Drawn:
+    """What a step draws, as a function that is zero on it, and its derivative."""
+    start = lies[step.via[0]]
+    if step.manner in ("plumb", "level"):
+        axis = 0 if step.manner == "plumb" else 1
+        away = abs(meant[1 - axis] - start[1 - axis])
+        offset = _length(step, unit_mm, rng) if step.value else 0.0
+        at = start[axis] + offset + rng.normal(0.0, STRAIGHT_SHARE * away)
+        slope = np.eye(2)[axis]
+        return (lambda p: float(p[axis] - at)), (lambda p: slope)
+    if step.manner == "tilt":
+        a = np.radians(step.value) + rng.normal(0.0, TILT_RAD)
+        normal = np.array([np.cos(a), np.sin(a)])
+        return (lambda p: float(normal @ (p - start))), (lambda p: normal)
+    radius = _length(step, unit_mm, rng)
+    return (
+        lambda p: float(np.hypot(*(p - start))) - radius,
+        lambda p: np.asarray((p - start) / np.hypot(*(p - start))),
+    )

@@ -1,0 +1,91 @@
+"""The recipe on paper: each landmark with its steps, and a small drawing of where they lead."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from zirkel.core.study import Sheet
+from zirkel.paper.page import LINE, PENCIL, VERDIGRIS, Paper
+
+WIDTH, HEIGHT = 210.0, 297.0
+EDGE, ROW, SMALL = 16.0, 36.0, 30.0
+
+
+@dataclass(frozen=True, slots=True)
+class PrintedPlacing:
+    """A landmark to place: its steps in words, coordinates in words, where it goes, and from where
+    (mm on the sheet)."""
+
+    name: str
+    steps: Sequence[str]
+    from_edges: str
+    place: tuple[float, float]
+    via: Sequence[tuple[float, float]]
+
+
+def recipe_pages(
+    title: str, school: str, sheet: Sheet, set_up: Sequence[str], placings: Sequence[PrintedPlacing]
+) -> bytes:
+    """A4 pages: the set-up first, then every landmark in the order of placing."""
+    paper = Paper(f"{title}, recipe", WIDTH, HEIGHT)
+    y = _head(paper, title, school)
+    for line in set_up:
+        y = _wrapped(paper, EDGE, y, WIDTH - 2 * EDGE, line, 3.4)
+    y += 4.0
+    placed: list[tuple[float, float]] = []
+    for number, each in enumerate(placings, 1):
+        if y + ROW > HEIGHT - 18.0:
+            paper.proof_bar(EDGE, HEIGHT - 8.0)
+            paper.turn_page()
+            y = _head(paper, title, school)
+        _row(paper, y, number, each, sheet, placed)
+        placed.append(each.place)
+        y += ROW
+    paper.proof_bar(EDGE, HEIGHT - 8.0)
+    return paper.done()
+
+
+def _head(paper: Paper, title: str, school: str) -> float:
+    paper.text(EDGE, 16.0, title, 6.0, strong=True)
+    y = _wrapped(paper, EDGE, 22.0, WIDTH - 2 * EDGE, school, 3.2)
+    paper.line([(EDGE, y), (WIDTH - EDGE, y)], LINE)
+    return y + 7.0
+
+
+def _row(
+    paper: Paper, y: float, number: int, each: PrintedPlacing, sheet: Sheet,
+    placed: Sequence[tuple[float, float]],
+) -> None:  # fmt: skip
+    size = min(SMALL / sheet.width_mm, SMALL / sheet.height_mm)
+    paper.box(EDGE, y, sheet.width_mm * size, sheet.height_mm * size, LINE, 0.2)
+
+    def at(p: tuple[float, float]) -> tuple[float, float]:
+        return EDGE + p[0] * size, y + p[1] * size
+
+    for point in placed:
+        paper.circle(*at(point), 0.35, PENCIL, 0.1, filled=True)
+    for start in each.via:
+        paper.line([at(start), at(each.place)], PENCIL, 0.15, (0.6, 0.6))
+    paper.cross(*at(each.place), 1.4, VERDIGRIS)
+    left = EDGE + SMALL + 8.0
+    paper.text(left, y + 4.0, f"{number}  {each.name}", 4.2, strong=True)
+    below = y + 9.5
+    for step in each.steps:
+        below = _wrapped(paper, left, below, WIDTH - EDGE - left, f"-  {step}", 3.6)
+    paper.text(left, below + 0.4, each.from_edges, 2.9, colour=PENCIL)
+
+
+def _wrapped(paper: Paper, x: float, y: float, width: float, said: str, size: float) -> float:
+    """Words over as many lines as they need; the base line that comes next."""
+    line = ""
+    for word in said.split():
+        longer = f"{line} {word}".strip()
+        if line and paper.wide(longer, size) > width:
+            paper.text(x, y, line, size)
+            y += 1.35 * size
+            line = word
+        else:
+            line = longer
+    paper.text(x, y, line, size)
+    return y + 1.35 * size

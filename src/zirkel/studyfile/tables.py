@@ -1,0 +1,129 @@
+"""Marks and readings as CSV (RFC 4180, UTF-8), and readings read back."""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Mapping
+from typing import Any
+
+from pydantic import TypeAdapter, ValidationError
+
+from zirkel.core.network.kinds import KINDS, Sighting
+from zirkel.core.sheet.plan import Plan
+from zirkel.core.study import Study
+from zirkel.errors import BadInput
+from zirkel.studyfile.problems import said_plainly
+from zirkel.studyfile.sightings import AnySighting, sighting_to_core, sighting_to_file
+
+MARK_FIELDS = ("landmark", "name", "tier", "from_left_mm", "from_top_mm", "sd_mm")
+PAIRS = ("first", "second")
+MOST_BYTES = 2_000_000
+
+_ADAPTER: TypeAdapter[Any] = TypeAdapter(AnySighting)
+
+
+def reading_fields() -> list[str]:
+    """The columns of a table of readings: what all kinds have, in a lasting order."""
+    fields = ["id", "kind"]
+    for kind in KINDS.values():
+        for name, role in kind.landmark_fields():
+            columns = [f"{name}_a", f"{name}_b"] if role == "pair" else [name]
+            fields += [each for each in columns if each not in fields]
+    values = [kind.value_field for kind in KINDS.values() if kind.value_field]
+    return [*fields, "along", "towards", "axis", *dict.fromkeys(values), "take", "sigma",
+            "struck", "note"]  # fmt: skip
+
+
+def marks_csv(study: Study, plan: Plan) -> bytes:
+    """One row a landmark: where it goes on the sheet, in mm; empty where it is loose."""
+    rows = []
+    for each in study.landmarks:
+        mark = plan.marks[each.id]
+        numbers = (mark.from_left_mm, mark.from_top_mm, mark.sd_mm)
+        rows.append([each.id, each.name, each.tier, *(_rounded(value) for value in numbers)])
+    return _written(MARK_FIELDS, rows)
+
+
+def readings_csv(study: Study) -> bytes:
+    """One row a reading."""
+    fields = reading_fields()
+    rows = []
+    for each in study.sightings:
+        record = _flat(sighting_to_file(each))
+        rows.append([record.get(name, "") for name in fields])
+    return _written(fields, rows)
+
+
+def read_readings(data: bytes) -> tuple[Sighting, ...]:
+    """Readings from a table; BadInput names the row and the column that can't be taken."""
+    if len(data) > MOST_BYTES:
+        raise BadInput("file", f"the table has {len(data) / 1e6:.1f} MB, at most 2 MB can be read")
+    try:
+        text = data.decode("utf-8-sig")
+    except UnicodeDecodeError as error:
+        raise BadInput("file", f"the table is not UTF-8 text (byte {error.start})") from error
+    rows = csv.DictReader(io.StringIO(text))
+    if "kind" not in (rows.fieldnames or ()):
+        raise BadInput("file", "the first row must name the columns, with `kind` among them")
+    made: list[Sighting] = []
+    try:
+        for number, row in enumerate(rows, 2):
+            made.append(_read_row(number, row))
+    except csv.Error as error:
+        raise BadInput("file", f"the table cannot be read as CSV: {error}") from error
+    return tuple(made)
+
+
+def _read_row(number: int, row: Mapping[str | Any, Any]) -> Sighting:
+    record: dict[str, Any] = {
+        name: value.strip() for name, value in row.items() if name and value and value.strip()
+    }
+    for name in PAIRS:
+        ends = [record.pop(f"{name}_{end}", None) for end in ("a", "b")]
+        if any(ends):
+            record[name] = ends
+    if "sigma" in record:
+        record["sigma"] = _number(number, record["sigma"])
+    if "struck" in record:
+        record["struck"] = record["struck"].lower() in ("true", "1", "yes")
+    record.setdefault("id", f"row_{number}")
+    try:
+        return sighting_to_core(_ADAPTER.validate_python(record))
+    except ValidationError as error:
+        problem = said_plainly(error, record)
+        raise BadInput(f"row {number}, {problem.field}", problem.problem) from error
+
+
+def _number(row: int, text: str) -> float:
+    try:
+        return float(text)
+    except ValueError as error:
+        raise BadInput(f"row {row}, sigma", f"“{text}” is not a number") from error
+
+
+def _flat(record: Mapping[str, Any]) -> dict[str, Any]:
+    made: dict[str, Any] = {}
+    for name, value in record.items():
+        if name in PAIRS and isinstance(value, list):
+            made[f"{name}_a"], made[f"{name}_b"] = value
+        else:
+            made[name] = "true" if value is True else value
+    return made
+
+
+def _rounded(value: float | None) -> str:
+    return "" if value is None else f"{value:.2f}"
+
+
+def _written(fields: tuple[str, ...] | list[str], rows: list[list[Any]]) -> bytes:
+    out = io.StringIO()
+    writer = csv.writer(out)
+    writer.writerow(fields)
+    writer.writerows([_harmless(value) for value in row] for row in rows)
+    return out.getvalue().encode()
+
+
+def _harmless(value: Any) -> Any:
+    """Text that a spreadsheet would take for a formula gets a blank before it."""
+    return f" {value}" if isinstance(value, str) and value.startswith(("=", "+", "@")) else value
