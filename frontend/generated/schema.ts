@@ -1491,11 +1491,17 @@ export interface components {
         };
         /**
          * Negative
-         * @description A closed piece of background: its share of the frame and its outline in units.
+         * @description A closed piece of background: its share of the frame, its outline in units, and those of what
+         *     stands within it.
          */
         Negative: {
             /** At Edge */
             at_edge: boolean;
+            /** Holes */
+            holes: [
+                number,
+                number
+            ][][];
             /** Outline */
             outline: [
                 number,

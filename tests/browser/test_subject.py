@@ -1,4 +1,5 @@
-"""Before a simulated subject and a picture: the stick by mouse and by keys, the station, revealing."""
+"""Before a simulated subject and a picture: the stick by mouse and by keys, the station,
+revealing."""
 
 import re
 import unittest

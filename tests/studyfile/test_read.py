@@ -10,7 +10,6 @@ from hypothesis import strategies as st
 from tests.files import BAD_FILES, SMALL, as_bytes, small, with_sighting
 from zirkel.core.network.kinds import KINDS
 from zirkel.core.study import Margins, UnitLength
-from zirkel.demo.arrangement import to_study
 from zirkel.demo.generate import DEMOS
 from zirkel.demo.generate import FOLDER as DEMO_FOLDER
 from zirkel.errors import BadInput

@@ -1,4 +1,5 @@
-"""The subject's side of the API: scenes, station, stick, reveal, pictures; bad uploads leave nothing."""
+"""The subject's side of the API: scenes, station, stick, reveal, pictures; bad uploads leave
+nothing."""
 
 import json
 import tempfile

@@ -39,10 +39,12 @@ class FrameTouch(BaseModel):
 
 
 class Negative(BaseModel):
-    """A closed piece of background: its share of the frame and its outline in units."""
+    """A closed piece of background: its share of the frame, its outline in units, and those of what
+    stands within it."""
 
     share: float
     outline: list[tuple[float, float]]
+    holes: list[list[tuple[float, float]]]
     at_edge: bool
 
 
@@ -139,7 +141,12 @@ def open_sheet_room(store: Store, study_id: int, draft: FileFrame | None) -> She
         touches=_touches(study, facts),
         subject_share=facts.subject_share,
         negative=[
-            Negative(share=n.share, outline=list(n.outline), at_edge=n.at_edge)
+            Negative(
+                share=n.share,
+                outline=list(n.outline),
+                holes=[list(each) for each in n.holes],
+                at_edge=n.at_edge,
+            )
             for n in facts.negative[:MOST_NEGATIVE]
         ],
         suggested=facts.suggested,

@@ -56,7 +56,7 @@ def invalid(error: BadInput) -> Response:
 
 def invalid_request(error: ValidationError) -> Response:
     """The response where the request itself does not fit the schema."""
-    document = request.get_json(silent=True)
+    document = request.args if request.method == "GET" else request.get_json(silent=True)
     if document is None:
         return reply(
             Problem(title="Bad request", status=400, detail="The request's body is not JSON.")

@@ -1,4 +1,5 @@
-"""The simulated artist: exact sighting gives the truth back, honest sighting fits its own errors."""
+"""The simulated artist: exact sighting gives the truth back, honest sighting fits its own
+errors."""
 
 import unittest
 from dataclasses import replace
@@ -47,8 +48,9 @@ def stick_readings(seen, unit, names, rng):
                     ))  # fmt: skip
                 else:
                     kind = (Drop, Level)[axis]
-                    made.append(kind(id=f"{along} {key}", start=other, end=name,
-                                     offset=read_offset(a, b, axis, thumb), sigma=1 / 32))  # fmt: skip
+                    offset = read_offset(a, b, axis, thumb)
+                    made.append(kind(id=f"{along} {key}", start=other, end=name, offset=offset,
+                                     sigma=1 / 32))  # fmt: skip
             if np.hypot(*(b - a)) > 0.5 * thumb:
                 made.append(Tilt(id=f"tilt {key}", start=other, end=name, degrees=read_tilt(a, b)))
     return tuple(made)

@@ -1,4 +1,5 @@
-"""Pictures as subjects: there and back over turning and cropping, turning to true, computed readings."""
+"""Pictures as subjects: there and back over turning and cropping, turning to true, computed
+readings."""
 
 import math
 import unittest
@@ -92,7 +93,7 @@ class Computed(unittest.TestCase):
         tilted = replace(PICTURE, turn_deg=turn)
         study = self.study(tilted)
         wider, higher = np.subtract(canvas_size(tilted), (800, 600)) / 2.0
-        spots = {m.id: on_picture(tilted, np.array([m.rough]) + [wider, higher])[0]
+        spots = {m.id: on_picture(tilted, np.add([m.rough], [wider, higher]))[0]
                  for m in study.landmarks if m.rough}  # fmt: skip
         study = replace(study, landmarks=tuple(
             replace(m, rough=tuple(spots[m.id]) if m.id in spots else None)

@@ -1,4 +1,5 @@
-"""The station: projection by worked examples, what moves when the artist moves, what it warns of."""
+"""The station: projection by worked examples, what moves when the artist moves, what it warns
+of."""
 
 import math
 import unittest

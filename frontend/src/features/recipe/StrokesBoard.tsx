@@ -165,7 +165,7 @@ export function StrokesBoard({ bench }: { bench: Bench }) {
               ? "Trace an edge."
               : `${found.length} strokes: `}
           {found.slice(0, 8).map((each) => (
-            <span key={`${each.start} ${each.end}`}>
+            <span key={`${each.start} ${each.end}`} className={styles.said}>
               <Said text={each.said} />
             </span>
           ))}

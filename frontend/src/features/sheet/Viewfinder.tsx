@@ -88,10 +88,15 @@ export function Viewfinder({ bench, room, frame, negative, onMove }: Props) {
             key={piece.outline.join()}
             className={styles.negative}
             data-edge={piece.at_edge}
-            d={polyline(
-              piece.outline.map(([x, y]) => at(x, y)),
-              true,
-            )}
+            fillRule="evenodd"
+            d={[piece.outline, ...piece.holes]
+              .map((ring) =>
+                polyline(
+                  ring.map(([x, y]) => at(x, y)),
+                  true,
+                ),
+              )
+              .join("")}
           >
             <title>{`${Math.round(100 * piece.share)} % of the frame`}</title>
           </path>

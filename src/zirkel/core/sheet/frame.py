@@ -10,7 +10,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import shapely
-from shapely import Polygon
+from shapely import LinearRing, Polygon
 from shapely.geometry.base import BaseGeometry
 
 from zirkel.core.study import Frame, Shape
@@ -39,10 +39,12 @@ class Touch:
 
 @dataclass(frozen=True, slots=True)
 class NegativeShape:
-    """A closed piece of background: its share of the frame and its outline in units."""
+    """A closed piece of background: its share of the frame, its outline in units, and the outlines
+    of what stands within it."""
 
     share: float
     outline: tuple[tuple[float, float], ...]
+    holes: tuple[tuple[tuple[float, float], ...], ...]
     at_edge: bool
     """Whether the frame's edge closes it; else the subject encloses it wholly."""
 
@@ -125,7 +127,11 @@ def _negative(window: BaseGeometry, subject: BaseGeometry) -> list[NegativeShape
     for piece in shapely.get_parts(window.difference(subject)):
         share = float(piece.area / window.area)
         if isinstance(piece, Polygon) and share >= LEAST_PIECE:
-            outline = tuple((float(x), float(y)) for x, y in piece.exterior.coords[:-1])
+            holes = tuple(_corners(each) for each in piece.interiors)
             at_edge = bool(piece.boundary.intersects(window.boundary))
-            made.append(NegativeShape(share, outline, at_edge))
+            made.append(NegativeShape(share, _corners(piece.exterior), holes, at_edge))
     return sorted(made, key=lambda each: -each.share)
+
+
+def _corners(ring: LinearRing) -> tuple[tuple[float, float], ...]:
+    return tuple((float(x), float(y)) for x, y in ring.coords[:-1])

@@ -43,6 +43,8 @@ SECOND_STEP = 0.3
 SHORT_LIST = 26
 """Lines of which all pairs are compared."""
 
+EDGES = ("left", "top")
+
 ALL_MANNERS = frozenset({"plumb", "level", "units", "strip", "tilt", "length", "part", "step"})
 
 
@@ -143,10 +145,7 @@ def make_recipe(
             Construction(
                 name,
                 tier,
-                tuple(
-                    Step(manner, tuple(names[i] for i in via), value, units)
-                    for manner, via, value, units in chosen.steps
-                ),
+                _named(chosen, names),
                 (float(place[0]), float(place[1])),
                 float(np.sqrt(np.trace(own) / 2.0)),
                 float(np.hypot(*chosen.bias)),
@@ -160,6 +159,19 @@ def _central(marks: Mapping[str, Sequence[float]], tiers: Mapping[str, int]) -> 
     large = [name for name in marks if tiers[name] == min(tiers[each] for each in marks)]
     middle = np.mean([marks[name] for name in large], axis=0)
     return min(large, key=lambda name: float(np.hypot(*(np.array(marks[name]) - middle))))
+
+
+def _named(chosen: _Choice, names: Sequence[str]) -> tuple[Step, ...]:
+    """The steps with landmarks, or the sheet's edges, by name instead of number."""
+    return tuple(
+        Step(
+            manner,
+            (EDGES[i],) if manner == "edge" else tuple(names[each] for each in via),
+            value,
+            units,
+        )
+        for i, (manner, via, value, units) in enumerate(chosen.steps)
+    )
 
 
 def _grown(covariance: Array, chosen: _Choice) -> Array:
@@ -180,16 +192,16 @@ def _best(
         either = [offset_lines(target, placed, axis, None) for axis in (0, 1)]
         near = [straight_lines(target, placed, axis) for axis in (0, 1)]
         made = _best_crossing([*either, *near], covariance)
-        found = [_measured(target) if made is None else made]
+        found = [_measured(target, len(covariance)) if made is None else made]
     return min(found, key=lambda each: each.trouble)
 
 
-def _measured(target: Array) -> _Choice:
+def _measured(target: Array, size: int) -> _Choice:
     """Set off from the sheet's edges, where nothing placed helps: a landmark right beside
     another."""
     said = np.round(target)
     steps = (("edge", (), float(said[0]), None), ("edge", (), float(said[1]), None))
-    return _Choice(9.0, steps, np.zeros((2, 0)), np.eye(2) * STEP_MM**2, said - target)
+    return _Choice(9.0, steps, np.zeros((2, size)), np.eye(2) * STEP_MM**2, said - target)
 
 
 def _counting(unit_mm: float | None, manners: frozenset[str]) -> list[float | None]:

@@ -1,0 +1,73 @@
+"""The frame: shares, touches and negative shapes on figures whose areas are known."""
+
+import unittest
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from zirkel.core.sheet.frame import frame_facts, suggested_direction, with_proportion
+from zirkel.core.study import Frame, Shape
+
+FRAME = Frame(0.0, 4.0, 0.0, 2.0)
+PLACES = {"a": (1.0, 0.5), "b": (3.0, 0.5), "c": (3.0, 1.5), "d": (1.0, 1.5),
+          "e": (1.5, 0.0), "f": (4.0, 1.0), "g": (-0.5, 1.0)}  # fmt: skip
+BOX = Shape("box", "Box", ("a", "b", "c", "d"))
+
+
+class Facts(unittest.TestCase):
+    def test_a_box_of_two_in_a_frame_of_eight(self):
+        facts = frame_facts(FRAME, PLACES, [BOX])
+        self.assertEqual((facts.width, facts.height, facts.suggested), (4.0, 2.0, "landscape"))
+        self.assertAlmostEqual(facts.subject_share, 2.0 / 8.0)
+        self.assertEqual(len(facts.negative), 1)
+        piece = facts.negative[0]
+        self.assertAlmostEqual(piece.share, 6.0 / 8.0)
+        self.assertTrue(piece.at_edge)
+        self.assertEqual(len(piece.holes), 1)
+
+    def test_a_subject_from_edge_to_edge_parts_the_background(self):
+        bar = Shape("bar", "Bar", ("p", "q", "r", "s"))
+        places = {"p": (1.0, -1.0), "q": (2.0, -1.0), "r": (2.0, 3.0), "s": (1.0, 3.0)}
+        facts = frame_facts(FRAME, places, [bar])
+        self.assertEqual([round(each.share, 6) for each in facts.negative], [0.5, 0.25])
+        self.assertAlmostEqual(facts.subject_share, 0.25)
+
+    def test_a_hole_between_shapes_is_a_piece_of_its_own(self):
+        """Four bars round a square of 1: the square is enclosed and touches no edge."""
+        corners = {"p": (1.0, 0.25), "q": (2.5, 0.25), "r": (2.5, 1.75), "s": (1.0, 1.75)}
+        inner = {"t": (1.25, 0.5), "u": (2.25, 0.5), "v": (2.25, 1.5), "w": (1.25, 1.5)}
+        bars = [Shape(o, o, tuple(o)) for o in ("pqut", "qrvu", "rswv", "sptw")]
+        facts = frame_facts(FRAME, corners | inner, bars)
+        hole = next(each for each in facts.negative if not each.at_edge)
+        self.assertAlmostEqual(hole.share, 1.0 / 8.0)
+
+    def test_what_touches_the_edges_and_where(self):
+        touches = {each.landmark: each for each in frame_facts(FRAME, PLACES, []).touches}
+        self.assertEqual(set(touches), {"e", "f", "g"})
+        self.assertEqual((touches["e"].edge, touches["e"].share), ("top", 0.375))
+        self.assertEqual((touches["f"].edge, touches["f"].units), ("right", 1.0))
+        self.assertLess(touches["g"].inside, 0.0)
+
+    def test_crossed_and_open_outlines_are_no_crash(self):
+        crossed = Shape("x", "X", ("a", "c", "b", "d"))
+        line = Shape("l", "L", ("a", "b", "c"), closed=False)
+        facts = frame_facts(FRAME, PLACES, [crossed, line])
+        self.assertTrue(0.0 < facts.subject_share < 0.25)
+
+    @given(st.floats(0.2, 5.0), st.floats(0.1, 9.0), st.floats(0.1, 9.0))
+    def test_in_a_proportion_the_frame_only_grows(self, ratio, width, height):
+        frame = Frame(1.0, 1.0 + width, -2.0, -2.0 + height)
+        made = with_proportion(frame, ratio)
+        wide, high = made.right - made.left, made.bottom - made.top
+        self.assertAlmostEqual(wide / high / ratio, 1.0, places=6)
+        self.assertLessEqual(made.left, frame.left + 1e-9)
+        self.assertGreaterEqual(made.bottom, frame.bottom - 1e-9)
+        self.assertTrue(abs(wide - width) < 1e-9 or abs(high - height) < 1e-9)
+
+    def test_directions(self):
+        said = [suggested_direction(*size) for size in ((3, 2), (2, 3), (2, 2.1))]
+        self.assertEqual(said, ["landscape", "portrait", "either"])
+
+
+if __name__ == "__main__":
+    unittest.main()

@@ -1,0 +1,129 @@
+"""Papers at true size: what they draw, read back out of the files, is where it belongs to 0.1
+mm."""
+
+import unittest
+
+from PIL import Image
+
+from tests.paper.drawn import pages
+from zirkel.core.study import Margins, Sheet
+from zirkel.paper.cards import OPENING, RADIUS, tilt_card, viewfinder
+from zirkel.paper.grid_overlay import grid_overlay
+from zirkel.paper.marks_sheet import PrintedMark, marks_sheet
+from zirkel.paper.page import page_for
+from zirkel.paper.plan_svg import plan_svg
+from zirkel.paper.recipe_pages import PrintedPlacing, recipe_pages
+from zirkel.paper.reference_print import reference_print
+from zirkel.paper.tick_strips import EDGE, Ticks, tick_strips
+
+SHEET = Sheet(297.0, 420.0, Margins.even(15.0))
+MARKS = [PrintedMark("Crown", 141.3, 37.9, 1.2), PrintedMark("Chin", 139.05, 120.0, 2.4),
+         PrintedMark("Hand", 60.0, 300.25, None)]  # fmt: skip
+TENTH = 0.1
+
+
+class Papers(unittest.TestCase):
+    def near(self, a, b):
+        self.assertLess(abs(a - b), TENTH)
+
+    def proof(self, data):
+        for page in pages(data):
+            self.assertTrue(page.bar(), "no proof bar")
+            self.near(page.bar()[0], 100.0)
+
+    def test_marks_are_crossed_where_they_go(self):
+        data = marks_sheet("A study", SHEET, MARKS)
+        (page,) = pages(data)
+        self.near(page.size[0], 297.0)
+        self.near(page.size[1], 420.0)
+        level = [(a, b) for a, b in page.segments() if abs(a[1] - b[1]) < 1e-6]
+        for mark in MARKS[:2]:
+            arms = [s for s in level if abs(s[0][1] - mark.top_mm) < TENTH
+                    and abs((s[0][0] + s[1][0]) / 2 - mark.left_mm) < TENTH]  # fmt: skip
+            self.assertEqual(len(arms), 1, mark)
+            self.near(abs(arms[0][1][0] - arms[0][0][0]), 4.0)
+        self.proof(data)
+
+    def test_no_outline_is_ever_printed(self):
+        """No piece joins two marks."""
+        data = marks_sheet("A study", SHEET, MARKS)
+        for a, b in pages(data)[0].segments():
+            on = [any(abs(p[0] - m.left_mm) < 1 and abs(p[1] - m.top_mm) < 1 for m in MARKS)
+                  for p in (a, b)]  # fmt: skip
+            self.assertFalse(all(on) and abs(a[0] - b[0]) + abs(a[1] - b[1]) > 6.0)
+
+    def test_ticks_stand_at_their_distances(self):
+        data = tick_strips("A study", [Ticks("from Crown", [(82.1, "Chin"), (240.6, "Toe")])])
+        ticks = {round(a[0] - EDGE, 1) for a, b in pages(data)[0].segments()
+                 if abs(a[0] - b[0]) < 1e-6 and 3.0 < abs(a[1] - b[1]) < 8.0}  # fmt: skip
+        self.assertLessEqual({82.1, 240.6}, ticks)
+        self.proof(data)
+
+    def test_many_strips_go_over_several_pages(self):
+        strips = [Ticks(f"strip {i}", [(50.0 + i, "x")]) for i in range(30)]
+        self.assertGreater(len(pages(tick_strips("A study", strips))), 1)
+
+    def test_the_viewfinder_s_opening_has_the_frame_s_proportion(self):
+        for ratio in (1.5, 0.6):
+            data = viewfinder("A study", ratio)
+            closed = [line for line in pages(data)[0].lines if len(line) == 4]
+            sizes = [(abs(r[1][0] - r[0][0]), abs(r[2][1] - r[1][1])) for r in closed]
+            w, h = min(sizes, key=lambda size: size[0] * size[1])
+            self.near(max(w, h), OPENING)
+            self.assertAlmostEqual(w / h, ratio, delta=0.002)
+            self.proof(data)
+
+    def test_the_clock_face_has_its_hours(self):
+        data = tilt_card("A study")
+        outer = [max(a[1], b[1]) for a, b in pages(data)[0].segments()
+                 if abs(a[0] - b[0]) < 0.01 and 13 < abs(a[1] - b[1]) < 15]  # fmt: skip
+        self.near(max(outer), 125.0 + RADIUS)
+        self.proof(data)
+
+    def test_the_grid_s_lines(self):
+        across, down = [50.0, 90.0, 130.0, 170.0, 210.0], [60.0, 100.0, 140.0]
+        page = pages(grid_overlay("A study", 297.0, 210.0, across, down))[0]
+        upright = {round(a[0], 1) for a, b in page.segments()
+                   if abs(a[0] - b[0]) < 1e-6 and abs(abs(a[1] - b[1]) - 80) < TENTH}  # fmt: skip
+        self.assertEqual(upright, set(across))
+
+    def test_the_print_is_of_its_true_size(self):
+        data = reference_print("A study", Image.new("RGB", (400, 300)), 160.0, 120.0)
+        page = pages(data)[0]
+        left, top, width, height = page.images[0]
+        self.near(width, 160.0)
+        self.near(height, 120.0)
+        self.near(left, (page.size[0] - 160.0) / 2)
+        self.near(top, 10.0)
+        self.proof(data)
+
+    def test_the_recipe_s_small_drawings(self):
+        placings = [
+            PrintedPlacing(f"Landmark {i}", ["On the plumb of Chin."] * 2, "10 mm",
+                           (30.0 * i, 90.0), [(20.0, 20.0)])
+            for i in range(1, 9)
+        ]  # fmt: skip
+        data = recipe_pages("A study", "Comparative", SHEET, ["Stand still."], placings)
+        self.assertEqual(len(pages(data)), 2)
+        self.proof(data)
+
+    def test_the_same_drawing_gives_the_same_bytes(self):
+        self.assertEqual(tilt_card("A study"), tilt_card("A study"))
+
+    def test_pages(self):
+        self.assertEqual(page_for(200.0, 280.0), (210.0, 297.0))
+        self.assertEqual(page_for(400.0, 200.0), (420.0, 297.0))
+        self.assertEqual(page_for(2000.0, 900.0), (2000.0, 900.0))
+
+
+class Plan(unittest.TestCase):
+    def test_svg_in_millimetres_with_escaped_names(self):
+        svg = plan_svg("A <study>", SHEET, [PrintedMark("Cup & saucer", 10.5, 20.25, 1.0)]).decode()
+        self.assertIn('width="297mm" height="420mm" viewBox="0 0 297 420"', svg)
+        self.assertIn('data-x="10.5" data-y="20.25"', svg)
+        self.assertIn("Cup &amp; saucer", svg)
+        self.assertIn("A &lt;study&gt;", svg)
+
+
+if __name__ == "__main__":
+    unittest.main()

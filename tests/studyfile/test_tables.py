@@ -1,0 +1,72 @@
+"""Tables: readings of every kind go out and come back; bad rows name row and column."""
+
+import csv
+import io
+import unittest
+from dataclasses import replace
+
+from tests.files import small
+from tests.networks import RandomNetwork
+from zirkel.core.network.kinds import Order, Parallel, Run
+from zirkel.core.network.solve import solve
+from zirkel.core.sheet.plan import make_plan
+from zirkel.errors import BadInput
+from zirkel.studyfile.read import study_from
+from zirkel.studyfile.tables import marks_csv, read_readings, readings_csv
+
+
+class Readings(unittest.TestCase):
+    def test_every_kind_goes_there_and_back(self):
+        study = RandomNetwork(3, n=14, kinds="stdlpmr").study
+        more = (
+            Run(id="run", start="p2", end="p3", hits="p4"),
+            Order(id="order", first="p5", second="p6", axis="lower"),
+            Parallel(id="par", first=("p1", "p2"), second=("p3", "p4"), sigma=3.5, struck=True),
+        )
+        study = replace(study, sightings=(*study.sightings, *more))
+        kinds = {each.kind for each in study.sightings}
+        self.assertEqual(len(kinds), 9)
+        self.assertEqual(read_readings(readings_csv(study)), study.sightings)
+
+    def test_entered_by_hand_in_a_spreadsheet(self):
+        table = (
+            b"kind,from,to,along,units,degrees\nspan,a,b,level,1 3/8,\ntilt,a,b,,,half past one\n"
+        )
+        span, tilt = read_readings(table)
+        self.assertEqual((span.units, tilt.degrees, span.id), (1.375, 45.0, "row_2"))
+
+    def test_bad_tables(self):
+        for table, field in (
+            (b"a,b\n1,2\n", "file"),
+            (b"\xff\xfe", "file"),
+            (b"", "file"),
+            (b"kind,from,to\nspan,a,b\n", "row 2, "),
+            (b"kind,from,to,along,units\nspan,a,b,level,0\n", "row 2, units"),
+            (b"kind,from,to,along,units,sigma\nspan,a,b,level,1,much\n", "row 2, sigma"),
+            (b"kind,from,to,degrees\ntilt,a,b,10:30\nhop,a,b,1\n", "row 3, kind"),
+            (b"kind" + b"," * 2_000_001, "file"),
+        ):
+            with self.subTest(table[:40]), self.assertRaises(BadInput) as caught:
+                read_readings(table)
+            self.assertTrue(caught.exception.field.startswith(field), caught.exception.field)
+
+    def test_a_name_that_looks_like_a_formula_stays_text(self):
+        study = study_from(small())
+        sly = replace(study.landmarks[0], name="=1+1")
+        study = replace(study, landmarks=(sly, *study.landmarks[1:]))
+        table = marks_csv(study, make_plan(study, solve(study))).decode()
+        self.assertNotIn(",=1+1", table)
+
+    def test_marks(self):
+        study = study_from(small())
+        plan = make_plan(study, solve(study))
+        rows = list(csv.DictReader(io.StringIO(marks_csv(study, plan).decode())))
+        self.assertEqual([row["landmark"] for row in rows], [m.id for m in study.landmarks])
+        rim = next(row for row in rows if row["landmark"] == "pot_rim")
+        self.assertAlmostEqual(
+            float(rim["from_left_mm"]), plan.marks["pot_rim"].from_left_mm, delta=0.006
+        )
+
+
+if __name__ == "__main__":
+    unittest.main()
