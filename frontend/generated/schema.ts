@@ -1814,6 +1814,17 @@ export interface components {
             version: number;
         };
         /**
+         * Proportion
+         * @description A proportion, width over height, and the smallest frame of it that holds this one.
+         */
+        Proportion: {
+            frame: components["schemas"]["RoomFrame"];
+            /** Name */
+            name: string;
+            /** Ratio */
+            ratio: number;
+        };
+        /**
          * PutShape
          * @description Join landmarks to a shape: a new one, or one of the same id as it should be.
          */
@@ -1846,7 +1857,8 @@ export interface components {
         };
         /**
          * ReadTable
-         * @description Add the readings of a CSV table; those whose id and words are here already are left out.
+         * @description Add the readings of a CSV table, leaving out those that are here already; a table of marks
+         *     says instead where landmarks were drawn on the sheet.
          */
         ReadTable: {
             /** Table */
@@ -2289,7 +2301,6 @@ export interface components {
             all_round: components["schemas"]["RoomFrame"];
             /** Direction */
             direction: string;
-            fitted_to_sheet: components["schemas"]["RoomFrame"];
             frame: components["schemas"]["RoomFrame"];
             /** Framed */
             framed: boolean;
@@ -2316,8 +2327,8 @@ export interface components {
             overruns: string[];
             /** Placements */
             placements: components["schemas"]["PlacementOffer"][];
-            /** Sheet Ratio */
-            sheet_ratio: number;
+            /** Proportions */
+            proportions: components["schemas"]["Proportion"][];
             /** Subject Share */
             subject_share: number;
             /** Suggested */

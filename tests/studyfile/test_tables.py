@@ -12,7 +12,13 @@ from zirkel.core.network.solve import solve
 from zirkel.core.sheet.plan import make_plan
 from zirkel.errors import BadInput
 from zirkel.studyfile.read import study_from
-from zirkel.studyfile.tables import marks_csv, read_readings, readings_csv
+from zirkel.studyfile.tables import (
+    is_marks,
+    marks_csv,
+    read_marks,
+    read_readings,
+    readings_csv,
+)
 
 
 class Readings(unittest.TestCase):
@@ -56,6 +62,21 @@ class Readings(unittest.TestCase):
         study = replace(study, landmarks=(sly, *study.landmarks[1:]))
         table = marks_csv(study, make_plan(study, solve(study))).decode()
         self.assertNotIn(",=1+1", table)
+
+    def test_marks_come_back_as_drawn(self):
+        study = study_from(small())
+        plan = make_plan(study, solve(study))
+        table = marks_csv(study, plan)
+        self.assertTrue(is_marks(table))
+        self.assertFalse(is_marks(readings_csv(study)))
+        for name, (left, top) in read_marks(table, study).items():
+            self.assertAlmostEqual(left, plan.marks[name].from_left_mm, delta=0.006)
+            self.assertAlmostEqual(top, plan.marks[name].from_top_mm, delta=0.006)
+        for row, field in ((b"x,1,2", "row 2, landmark"), (b"pot_rim,1,nan", "row 2, from_top_mm"),
+                           (b"pot_rim,wide,2", "row 2, from_left_mm")):  # fmt: skip
+            with self.assertRaises(BadInput) as caught:
+                read_marks(b"landmark,from_left_mm,from_top_mm\n" + row + b"\n", study)
+            self.assertEqual(caught.exception.field, field)
 
     def test_marks(self):
         study = study_from(small())

@@ -4,6 +4,7 @@ import type {
   Change,
   LiveReckoning,
   PictureTaken,
+  Plumbs,
   Problem,
   Prompts,
   RecipeRoom,
@@ -133,6 +134,7 @@ export const api = {
   recipe: (id: number) => call<RecipeRoom>(`/studies/${id}/recipe`),
   strokes: (id: number, points: [number, number][], tolerance_mm: number) =>
     call<Strokes>(`/studies/${id}/strokes`, send("POST", { points, tolerance_mm })),
+  plumbs: (query: URLSearchParams) => call<Plumbs>(`/plumbs?${query}`),
   takeAddress: (id: number, what: string) => `${BASE}/studies/${id}/take/${what}`,
   takePicture: sendPicture,
   printAddress: (id: number) => `${BASE}/studies/${id}/print.pdf`,

@@ -32,6 +32,7 @@ export type LiveReckoning = Schemas["LiveReckoning"];
 export type SheetRoom = Schemas["SheetRoom"];
 export type RoomFrame = Schemas["RoomFrame"];
 export type RecipeRoom = Schemas["RecipeRoom"];
+export type Plumbs = Schemas["Plumbs"];
 export type Placing = Schemas["Placing"];
 export type Strokes = Schemas["Strokes"];
 export type StickPose = Schemas["StickPose"];

@@ -12,7 +12,7 @@ from zirkel.core.network.words import words_of
 from zirkel.core.practice.schools import SCHOOLS, School, school_of
 from zirkel.core.practice.schools.base import Hint
 from zirkel.core.sheet.arithmetic.dividers import pivot_of_ten, worth_carrying
-from zirkel.core.sheet.arithmetic.grid import all_in_squares, make_grid
+from zirkel.core.sheet.arithmetic.grid import Grid, all_in_squares, laid, make_grid
 from zirkel.core.sheet.arithmetic.pane import from_pane
 from zirkel.core.sheet.arithmetic.ruler import START_MM, reads
 from zirkel.core.sheet.arithmetic.sight_size import parting
@@ -20,7 +20,7 @@ from zirkel.core.sheet.arithmetic.triangles import best_triangles
 from zirkel.core.sheet.fit import say_length
 from zirkel.core.sheet.plan import Plan, make_plan
 from zirkel.core.sheet.recipe import Recipe, make_recipe
-from zirkel.core.sheet.recipe.construct import Step
+from zirkel.core.sheet.recipe.construct import Squares, Step
 from zirkel.core.sheet.recipe.words import say_how
 from zirkel.core.sheet.strokes import fewest_strokes
 from zirkel.core.study import PictureSubject, Study, UnitPair
@@ -145,7 +145,22 @@ def recipe_of(study: Study, solution: Solution, plan: Plan) -> Recipe:
         if name not in loose
     }
     tiers = {each.id: each.tier for each in study.landmarks}
-    return make_recipe(marks, tiers, plan.unit_mm, school_of(study.method).manners)
+    manners = school_of(study.method).manners
+    return make_recipe(marks, tiers, plan.unit_mm, manners, squares=squares_of(study, plan))
+
+
+def grid_of(study: Study, plan: Plan) -> Grid | None:
+    """The grid over the frame, laid where the drawing lies; None without a frame of some breadth."""
+    frame = plan.frame
+    if frame is None or not plan.unit_mm or frame.right - frame.left < 1e-6:
+        return None
+    return laid(make_grid(frame, study.sheet, COLUMNS), plan.origin_mm, plan.unit_mm)
+
+
+def squares_of(study: Study, plan: Plan) -> Squares | None:
+    """The squares of a school that works by them; None for the others."""
+    grid = grid_of(study, plan) if "square" in school_of(study.method).manners else None
+    return None if grid is None else Squares(grid.across_mm[0], grid.down_mm[0], grid.square_mm)
 
 
 def open_recipe(store: Store, study_id: int) -> RecipeRoom:
@@ -156,10 +171,11 @@ def open_recipe(store: Store, study_id: int) -> RecipeRoom:
     school = school_of(study.method)
     recipe = recipe_of(study, solution, plan)
     words = words_of(study)
+    squares = squares_of(study, plan)
     placings = []
     for each in recipe.constructions:
         mark = plan.marks[each.landmark]
-        said = say_how(each, words, study.inches)
+        said = say_how(each, words, study.inches, squares)
         placings.append(
             Placing(
                 landmark=each.landmark,
@@ -200,7 +216,7 @@ def _drawn(step: Step, said: str) -> StepDrawn:
 
 
 def _own(school: School, study: Study, solution: Solution, plan: Plan) -> list[OwnTable]:
-    if plan.unit_mm is None or plan.frame is None or len(plan.marks) < 2:
+    if grid_of(study, plan) is None or len(plan.marks) < 2:
         return []
     tables = {
         "grid": _grid_table,
@@ -219,8 +235,8 @@ def _places(solution: Solution) -> dict[str, tuple[float, float]]:
 
 
 def _grid_table(study: Study, solution: Solution, plan: Plan) -> OwnTable:
-    assert plan.frame is not None
-    grid = make_grid(plan.frame, study.sheet, COLUMNS)
+    grid = grid_of(study, plan)
+    assert grid is not None
     words = words_of(study)
     squares = all_in_squares(grid, _places(solution))
     unit = study.unit.name if study.unit else "unit"
@@ -228,7 +244,7 @@ def _grid_table(study: Study, solution: Solution, plan: Plan) -> OwnTable:
         title=f"{grid.columns} by {grid.rows} squares of {say_length(grid.square_mm, study.inches)}"
         f" on the sheet, {say_number(grid.square_units)} {unit}s on the subject; the cross at "
         f"{say_length(grid.centre_mm[0], study.inches)} and "
-        f"{say_length(grid.centre_mm[1], study.inches)}",
+        f"{say_length(grid.centre_mm[1], study.inches)}{_off_centre(study, grid)}",
         head=["Landmark", "Square", "across", "down"],
         rows=[
             [words.of(name), each.label, _tenths(each.across), _tenths(each.down)]
@@ -237,6 +253,14 @@ def _grid_table(study: Study, solution: Solution, plan: Plan) -> OwnTable:
         across_mm=list(grid.across_mm),
         down_mm=list(grid.down_mm),
     )
+
+
+def _off_centre(study: Study, grid: Grid) -> str:
+    """Where the cross misses the sheet's own centre, or the squares are odd, what to do about it."""
+    cx, cy = study.sheet.width_mm / 2.0, study.sheet.height_mm / 2.0
+    if abs(grid.centre_mm[0] - cx) > 0.5 or abs(grid.centre_mm[1] - cy) > 0.5:
+        return ". That is not the sheet's centre: place the drawing centred to have it there"
+    return ""
 
 
 def _by_label(label: str) -> tuple[int, str]:

@@ -7,8 +7,10 @@ from collections.abc import Mapping
 import numpy as np
 from pydantic import BaseModel
 
+from zirkel.actions.recipe_room import COLUMNS
 from zirkel.actions.subject import Sight, sight_of
 from zirkel.core.network.solve import Solution, solve
+from zirkel.core.sheet.arithmetic.grid import make_grid
 from zirkel.core.sheet.fit import PLACEMENTS, offers, overruns, placement_like, say_length
 from zirkel.core.sheet.frame import FrameFacts, frame_facts, suggested_direction, with_proportion
 from zirkel.core.sheet.plan import Plan, box_round, make_plan
@@ -46,6 +48,14 @@ class Negative(BaseModel):
     outline: list[tuple[float, float]]
     holes: list[list[tuple[float, float]]]
     at_edge: bool
+
+
+class Proportion(BaseModel):
+    """A proportion, width over height, and the smallest frame of it that holds this one."""
+
+    name: str
+    ratio: float
+    frame: RoomFrame
 
 
 class Compared(BaseModel):
@@ -108,8 +118,7 @@ class SheetRoom(BaseModel):
     negative: list[Negative]
     suggested: str
     direction: str
-    sheet_ratio: float
-    fitted_to_sheet: RoomFrame
+    proportions: list[Proportion]
     all_round: RoomFrame
     landmarks: list[RoomLandmark]
     offers: list[UnitOffer]
@@ -151,8 +160,7 @@ def open_sheet_room(store: Store, study_id: int, draft: FileFrame | None) -> She
         ],
         suggested=facts.suggested,
         direction=plan.orientation,
-        sheet_ratio=ratio,
-        fitted_to_sheet=_frame(with_proportion(frame, ratio)),
+        proportions=_proportions(frame, ratio),
         all_round=_frame(box),
         landmarks=_landmarks(study, solution),
         offers=_offers(stored, plan, frame, sight),
@@ -174,6 +182,19 @@ def _with_extent(box: Frame) -> Frame:
 
 def _ratio(study: Study) -> float:
     return study.sheet.width_mm / study.sheet.height_mm
+
+
+def _proportions(frame: Frame, sheet: float) -> list[Proportion]:
+    """The sheet's own, and the openings of common cards, upright or lying as the frame is."""
+    lying = frame.right - frame.left > frame.bottom - frame.top
+    named = {"the sheet's": sheet}
+    named |= {
+        f"card {a}:{b}": a / b if lying else b / a for a, b in ((1, 1), (4, 3), (3, 2), (2, 1))
+    }
+    return [
+        Proportion(name=name, ratio=ratio, frame=_frame(with_proportion(frame, ratio)))
+        for name, ratio in named.items()
+    ]
 
 
 def _frame(frame: Frame) -> RoomFrame:
@@ -210,7 +231,11 @@ def _landmarks(study: Study, solution: Solution) -> list[RoomLandmark]:
 
 def _offers(stored: Stored, plan: Plan, frame: Frame, sight: Sight) -> list[UnitOffer]:
     study = stored.study
-    made = offers(study, frame, study.inches, _fixed(stored, sight))
+    fixed = _fixed(stored, sight)
+    if study.method == "grid":
+        grid = make_grid(frame, study.sheet, COLUMNS)
+        fixed[f"squares of {say_length(grid.square_mm, study.inches)}"] = grid.enlargement
+    made = offers(study, frame, study.inches, fixed)
     return [
         UnitOffer(
             unit_mm=each.unit_mm,

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from zirkel.actions.recipe_room import COLUMNS, recipe_of
+from zirkel.actions.recipe_room import COLUMNS, grid_of, recipe_of, squares_of
 from zirkel.core.network.solve import Solution, solve
 from zirkel.core.network.words import words_of
 from zirkel.core.practice.schools import school_of
@@ -93,7 +93,7 @@ def _recipe(worked: Worked) -> bytes:
         placings.append(
             PrintedPlacing(
                 name=words.of(each.landmark),
-                steps=say_how(each, words, study.inches),
+                steps=say_how(each, words, study.inches, squares_of(study, worked.plan)),
                 from_edges=f"or {say_length(mark.held_left_mm, study.inches)} from the left and "
                 f"{say_length(mark.held_top_mm, study.inches)} from the top edge",
                 place=each.place,
@@ -142,10 +142,10 @@ def _tilt_card(worked: Worked) -> bytes:
 
 
 def _grid(worked: Worked) -> bytes:
-    study, frame = worked.study, worked.plan.frame
-    if frame is None or frame.right - frame.left < 1e-6:
+    study = worked.study
+    grid = grid_of(study, worked.plan)
+    if grid is None:
         raise BadInput("frame", "there is nothing to lay a grid over yet: take a few readings")
-    grid = make_grid(frame, study.sheet, COLUMNS)
     return grid_overlay(
         study.title, study.sheet.width_mm, study.sheet.height_mm, grid.across_mm, grid.down_mm
     )

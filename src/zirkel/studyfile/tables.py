@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
+import math
 from collections.abc import Mapping
 from typing import Any
 
@@ -55,24 +56,47 @@ def readings_csv(study: Study) -> bytes:
     return _written(fields, rows)
 
 
+def read_marks(data: bytes, study: Study) -> dict[str, tuple[float, float]]:
+    """Where landmarks sit on the sheet, from a table of marks; rows without numbers are left out.
+    BadInput names the row and the column that can't be taken."""
+    known = {each.id for each in study.landmarks}
+    made = {}
+    for number, row in enumerate(_rows(data, "landmark"), 2):
+        name = (row.get("landmark") or "").strip()
+        left, top = (row.get("from_left_mm") or "").strip(), (row.get("from_top_mm") or "").strip()
+        if not (left and top):
+            continue
+        if name not in known:
+            raise BadInput(f"row {number}, landmark", f"there is no landmark “{name}” here")
+        made[name] = (
+            _number(number, "from_left_mm", left), _number(number, "from_top_mm", top)
+        )  # fmt: skip
+    return made
+
+
+def is_marks(data: bytes) -> bool:
+    """Whether a table is one of marks: its first row names `from_left_mm`."""
+    return b"from_left_mm" in data.split(b"\n", 1)[0]
+
+
 def read_readings(data: bytes) -> tuple[Sighting, ...]:
     """Readings from a table; BadInput names the row and the column that can't be taken."""
+    return tuple(_read_row(number, row) for number, row in enumerate(_rows(data, "kind"), 2))
+
+
+def _rows(data: bytes, needed: str) -> list[dict[str | Any, Any]]:
+    """The rows of a table whose first row names a needed column."""
     if len(data) > MOST_BYTES:
         raise BadInput("file", f"the table has {len(data) / 1e6:.1f} MB, at most 2 MB can be read")
     try:
-        text = data.decode("utf-8-sig")
+        rows = csv.DictReader(io.StringIO(data.decode("utf-8-sig")))
+        if needed not in (rows.fieldnames or ()):
+            raise BadInput("file", f"the first row must name the columns, `{needed}` among them")
+        return list(rows)
     except UnicodeDecodeError as error:
         raise BadInput("file", f"the table is not UTF-8 text (byte {error.start})") from error
-    rows = csv.DictReader(io.StringIO(text))
-    if "kind" not in (rows.fieldnames or ()):
-        raise BadInput("file", "the first row must name the columns, with `kind` among them")
-    made: list[Sighting] = []
-    try:
-        for number, row in enumerate(rows, 2):
-            made.append(_read_row(number, row))
     except csv.Error as error:
         raise BadInput("file", f"the table cannot be read as CSV: {error}") from error
-    return tuple(made)
 
 
 def _read_row(number: int, row: Mapping[str | Any, Any]) -> Sighting:
@@ -84,7 +108,7 @@ def _read_row(number: int, row: Mapping[str | Any, Any]) -> Sighting:
         if any(ends):
             record[name] = ends
     if "sigma" in record:
-        record["sigma"] = _number(number, record["sigma"])
+        record["sigma"] = _number(number, "sigma", record["sigma"])
     if "struck" in record:
         record["struck"] = record["struck"].lower() in ("true", "1", "yes")
     record.setdefault("id", f"row_{number}")
@@ -95,11 +119,14 @@ def _read_row(number: int, row: Mapping[str | Any, Any]) -> Sighting:
         raise BadInput(f"row {number}, {problem.field}", problem.problem) from error
 
 
-def _number(row: int, text: str) -> float:
+def _number(row: int, column: str, text: str) -> float:
     try:
-        return float(text)
+        value = float(text)
     except ValueError as error:
-        raise BadInput(f"row {row}, sigma", f"“{text}” is not a number") from error
+        raise BadInput(f"row {row}, {column}", f"“{text}” is not a number") from error
+    if not math.isfinite(value):
+        raise BadInput(f"row {row}, {column}", f"“{text}” is not an ordinary number")
+    return value
 
 
 def _flat(record: Mapping[str, Any]) -> dict[str, Any]:

@@ -4,7 +4,7 @@ import math
 import unittest
 
 from zirkel.core.sheet.arithmetic.dividers import pivot_of_ten, worth_carrying
-from zirkel.core.sheet.arithmetic.grid import in_square, make_grid
+from zirkel.core.sheet.arithmetic.grid import in_square, laid, make_grid
 from zirkel.core.sheet.arithmetic.pane import from_pane
 from zirkel.core.sheet.arithmetic.ruler import end_error, reads
 from zirkel.core.sheet.arithmetic.sight_size import parting
@@ -36,6 +36,14 @@ class Grids(unittest.TestCase):
         self.assertAlmostEqual(there.down, 0.2)
         self.assertAlmostEqual(there.left_mm, 210.0 + 0.75 * 80.0)
         self.assertAlmostEqual(there.top_mm, 148.5 - 0.9 * 80.0)
+
+    def test_laid_where_the_drawing_lies(self):
+        """Centred, at the enlargement, it is the sheet's own grid."""
+        grid = make_grid(self.frame, self.sheet, 8)
+        origin = (210.0 - 2.0 * 80.0, 148.5 - 1.5 * 80.0)
+        self.assertEqual(laid(grid, origin, 80.0), grid)
+        moved = laid(grid, (origin[0] + 7.0, origin[1]), 80.0)
+        self.assertEqual(moved.centre_mm, (217.0, 148.5))
 
     def test_odd_numbers_are_rounded_up_on_both(self):
         self.assertEqual(make_grid(self.frame, self.sheet, 7).columns, 8)

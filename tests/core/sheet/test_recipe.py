@@ -11,10 +11,10 @@ from hypothesis import strategies as st
 from zirkel.core.network.kinds.base import Words
 from zirkel.core.practice.schools import SCHOOLS, school_of
 from zirkel.core.sheet.recipe import make_recipe
-from zirkel.core.sheet.recipe.construct import CROSSING, Step
+from zirkel.core.sheet.recipe.construct import CROSSING, Squares, Step
 from zirkel.core.sheet.recipe.hand import follow
 from zirkel.core.sheet.recipe.manners import SPOT_OFF_MM, in_units
-from zirkel.core.sheet.recipe.words import say_step
+from zirkel.core.sheet.recipe.words import say_how, say_step
 from zirkel.scenes import shipped_scenes
 
 UNIT = 60.0
@@ -112,6 +112,27 @@ class Choosing(unittest.TestCase):
         by_tilts = make_recipe(marks, tiers, UNIT, school_of("triangulation").manners)
         self.assertIn("tilt", {s.manner for c in by_tilts.constructions for s in c.steps})
         self.assertEqual(school_of("something else").name, "comparative")
+
+    def test_in_the_squares_of_a_grid(self):
+        """Squares of 40 mm from (20, 20): (107, 73) is in C2, 0.175 and 0.325 into it, said in
+        tenths; 0.2 and 0.3 put it 1 mm right and 1 mm up."""
+        squares = Squares(20.0, 20.0, 40.0)
+        marks = {"a": (140.0, 140.0), "b": (107.0, 73.0)}
+        recipe = make_recipe(marks, {"a": 1, "b": 2}, None, frozenset({"square"}), squares=squares)
+        last = recipe.constructions[-1]
+        self.assertEqual([step.manner for step in last.steps], ["square"])
+        self.assertAlmostEqual(last.place[0], 108.0)
+        self.assertAlmostEqual(last.place[1], 72.0)
+        self.assertEqual(say_how(last, Saying.words, False, squares),
+                         ("In square C2: 2 tenths across, 3 tenths down.",))  # fmt: skip
+
+    def test_heights_are_pulled_across_in_sight_size(self):
+        marks, tiers = some_marks(9)
+        recipe = make_recipe(marks, tiers, 1.0, school_of("sight_size_life").manners)
+        self.assertIn("pull", {s.manner for c in recipe.constructions for s in c.steps})
+        # What is pulled from the subject carries no error along.
+        worst = max(each.sd_mm for each in recipe.constructions)
+        self.assertLess(worst, 3.0)
 
     def test_landmarks_at_one_place_and_alone(self):
         same = {"a": (50.0, 50.0), "b": (50.0, 50.0), "c": (50.2, 50.1)}

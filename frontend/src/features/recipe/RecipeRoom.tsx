@@ -14,6 +14,7 @@ import styles from "./Recipe.module.css";
 import { RecipeSheet } from "./RecipeSheet";
 import { StrokesBoard } from "./StrokesBoard";
 import { TakeAlong } from "./TakeAlong";
+import { TwoPlumbs } from "./TwoPlumbs";
 
 type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
 
@@ -140,6 +141,7 @@ function SchoolSide({ room, onChoose }: { room: Room; onChoose: (school: string)
           </ul>
         </section>
       ))}
+      {room.school.startsWith("sight_size") && <TwoPlumbs />}
       {room.own.map((table) => (
         <section key={table.title}>
           <h2>{table.title}</h2>

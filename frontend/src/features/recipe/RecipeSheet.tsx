@@ -138,6 +138,9 @@ function StepDrawn({
       />
     );
   }
+  if (step.manner === "pull" || step.manner === "square") {
+    return <path className={styles.length} d={`M${a.x - 18} ${target.y}H${target.x}`} />;
+  }
   if (!p) {
     return null;
   }

@@ -19,7 +19,7 @@ const PAPERS = [
 
 const TABLES = [
   { what: "plan", label: "Plan as SVG", note: "in millimetres" },
-  { what: "marks-table", label: "Marks as CSV", note: "for a spreadsheet" },
+  { what: "marks-table", label: "Marks as CSV", note: "can be read back" },
   { what: "readings-table", label: "Readings as CSV", note: "can be read back" },
 ] as const;
 
@@ -32,7 +32,7 @@ export function TakeAlong({ bench, make }: Props) {
       : PAPERS;
   const read = async (file: File) => {
     const failed = await make({ type: "read_table", table: await file.text() });
-    setSaid(failed ?? "The readings are in.");
+    setSaid(failed ?? "The table is in.");
   };
   return (
     <div className={styles.scroll}>
@@ -48,8 +48,8 @@ export function TakeAlong({ bench, make }: Props) {
         <span>everything, to open again</span>
       </div>
       <div className={styles.take}>
-        <Button onClick={() => picker.current?.click()}>Readings from CSV</Button>
-        <span>added to this study's</span>
+        <Button onClick={() => picker.current?.click()}>Read a CSV back</Button>
+        <span>readings, or marks as drawn</span>
       </div>
       <input
         ref={picker}

@@ -1,5 +1,5 @@
 // Frame and fit: what is taken in, how it lies on the sheet, what could run off.
-import { Button, Input, InputNumber, Segmented, Switch } from "antd";
+import { Button, Input, InputNumber, Segmented, Select, Switch } from "antd";
 import { useState } from "react";
 import type { Bench, Change, SheetRoom as Room, RoomFrame } from "../../api/types";
 import { Said } from "../../shared/Said";
@@ -32,16 +32,19 @@ export function SheetRoom({ bench, make }: Props) {
           onMove={sheet.move}
         />
         <div className={styles.row}>
-          <Segmented
+          <Select
+            aria-label="Proportion of the frame"
+            className={styles.own}
+            value={sheet.ratio ?? 0}
             options={[
-              { value: "free", label: "Any proportion" },
-              { value: "sheet", label: "The sheet's" },
+              { value: 0, label: "any" },
+              ...room.proportions.map((each) => ({ value: each.ratio, label: each.name })),
             ]}
-            value={sheet.ratio}
             onChange={(value) => {
-              sheet.setRatio(value as "free" | "sheet");
-              if (value === "sheet") {
-                sheet.try(room.fitted_to_sheet);
+              sheet.setRatio(value || null);
+              const chosen = room.proportions.find((each) => each.ratio === value);
+              if (chosen) {
+                sheet.try(chosen.frame);
               }
             }}
           />
@@ -69,7 +72,19 @@ export function SheetRoom({ bench, make }: Props) {
             </Button>
           )}
         </div>
-        <Facts room={room} />
+        <Facts
+          room={room}
+          onTurn={() =>
+            sheet.tell({
+              type: "set_sheet",
+              sheet: {
+                width_mm: bench.sheet.height_mm,
+                height_mm: bench.sheet.width_mm,
+                margin_mm: bench.sheet.margin_left_mm,
+              },
+            })
+          }
+        />
       </section>
       <section className={styles.side}>
         <h2>How it lies on the sheet</h2>
@@ -119,7 +134,7 @@ export function SheetRoom({ bench, make }: Props) {
   );
 }
 
-function Facts({ room }: { room: Room }) {
+function Facts({ room, onTurn }: { room: Room; onTurn: () => void }) {
   const subject = Math.round(100 * room.subject_share);
   const turned = room.suggested !== "either" && room.suggested !== room.direction;
   return (
@@ -130,7 +145,12 @@ function Facts({ room }: { room: Room }) {
         </b>
         . {subject} % subject, {100 - subject} % background.
       </p>
-      {turned && <p className={styles.bad}>This asks for the sheet {room.suggested}.</p>}
+      {turned && (
+        <p className={styles.row}>
+          <span className={styles.bad}>This asks for the sheet {room.suggested}.</span>
+          <Button onClick={onTurn}>Turn the sheet</Button>
+        </p>
+      )}
       <ul>
         {room.touches.slice(0, 6).map((each) => (
           <li key={`${each.landmark} ${each.edge}`}>

@@ -9,7 +9,7 @@ const LEAST = 0.1;
 
 export function useSheet(bench: Bench, make: (change: Change) => Promise<string | null>) {
   const [draft, setDraft] = useState<RoomFrame | null>(null);
-  const [ratio, setRatio] = useState<"free" | "sheet">("free");
+  const [ratio, setRatio] = useState<number | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const room = useQuery({
     queryKey: ["sheet", bench.id, bench.version, draft],
@@ -27,8 +27,8 @@ export function useSheet(bench: Bench, make: (change: Change) => Promise<string 
     if (next.right - next.left < LEAST || next.bottom - next.top < LEAST) {
       return;
     }
-    if (ratio === "sheet" && room.data) {
-      keepRatio(next, edge, room.data.sheet_ratio);
+    if (ratio) {
+      keepRatio(next, edge, ratio);
     }
     setDraft(next);
   };

@@ -10,20 +10,24 @@ from pydantic import Field
 from zirkel.actions.changes.base import Change, free_id
 from zirkel.core.study import Study
 from zirkel.studyfile.references import check_references
-from zirkel.studyfile.tables import read_readings
+from zirkel.studyfile.tables import is_marks, read_marks, read_readings
 
 
 class ReadTable(Change):
-    """Add the readings of a CSV table; those whose id and words are here already are left out."""
+    """Add the readings of a CSV table, leaving out those that are here already; a table of marks
+    says instead where landmarks were drawn on the sheet."""
 
     type: Literal["read_table"] = "read_table"
     table: Annotated[str, Field(max_length=2_000_000)]
 
     def made(self, study: Study) -> Study:
         """The study with the table's readings behind its own."""
+        data = self.table.encode()
+        if is_marks(data):
+            return replace(study, drawn={**study.drawn, **read_marks(data, study)})
         kept = list(study.sightings)
         taken = {each.id for each in kept}
-        for each in read_readings(self.table.encode()):
+        for each in read_readings(data):
             if each in study.sightings:
                 continue
             named = replace(each, id=free_id(each.id, taken))
@@ -36,4 +40,4 @@ class ReadTable(Change):
     def label(self, before: Study, after: Study) -> str:
         """How many came."""
         count = len(after.sightings) - len(before.sightings)
-        return f"Read {count} readings from a table"
+        return f"Read {count} readings from a table" if count else "Read marks from a table"

@@ -5,7 +5,7 @@ from zirkel.core.practice.schools.base import School, hints
 SCHOOL = School(
     name="grid",
     title="Centre cross and grid: quadrants and squares, enlarged by bigger squares",
-    manners=frozenset(["plumb", "level", "strip", "part"]),
+    manners=frozenset(["square", "plumb", "level", "strip", "part"]),
     set_up=hints(
         ("cross", "Find the centre of the sheet by its diagonals, and of the reference likewise."),
         ("grid", "Draw the cross, then the squares, light; label them the same on both."),

@@ -5,7 +5,7 @@ from zirkel.core.practice.schools.base import School, hints
 SCHOOL = School(
     name="picture_plane",
     title="Picture plane: an outline on a clear pane held still, then enlarged",
-    manners=frozenset(["plumb", "level", "strip", "part"]),
+    manners=frozenset(["edge", "plumb", "level", "strip", "part"]),
     set_up=hints(
         ("pane", "Fix the pane upright, and your chin or eye to one spot; one eye shut."),
         ("edge", "Mark the corners of the view on pane and sheet first."),

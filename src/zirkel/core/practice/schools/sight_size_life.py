@@ -5,7 +5,7 @@ from zirkel.core.practice.schools.base import School, hints
 SCHOOL = School(
     name="sight_size_life",
     title="Sight-size from life: sheet beside the subject, heights carry straight across",
-    manners=frozenset(["plumb", "level", "strip", "part", "step"]),
+    manners=frozenset(["pull", "plumb", "level", "strip", "part", "step"]),
     set_up=hints(
         (
             "station",

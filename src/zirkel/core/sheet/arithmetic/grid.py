@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from string import ascii_uppercase
 
 from zirkel.core.study import Frame, Sheet
@@ -79,6 +79,23 @@ def make_grid(frame: Frame, sheet: Sheet, columns: int) -> Grid:
         rest_down_mm=cy - rows / 2 * square,
         centre_mm=(cx, cy),
         centre_units=((frame.left + frame.right) / 2.0, (frame.top + frame.bottom) / 2.0),
+    )
+
+
+def laid(grid: Grid, origin_mm: Sequence[float], unit_mm: float) -> Grid:
+    """The same squares where a drawing really lies, its origin at `origin_mm` and so many mm a
+    unit: they are those of the sheet if it is centred and its unit is the enlargement."""
+    side = grid.square_units * unit_mm
+    cx, cy = (origin_mm[i] + unit_mm * grid.centre_units[i] for i in (0, 1))
+    return replace(
+        grid,
+        square_mm=side,
+        enlargement=unit_mm,
+        across_mm=tuple(cx + (i - grid.columns // 2) * side for i in range(grid.columns + 1)),
+        down_mm=tuple(cy + (i - grid.rows // 2) * side for i in range(grid.rows + 1)),
+        rest_across_mm=cx - grid.columns / 2 * side,
+        rest_down_mm=cy - grid.rows / 2 * side,
+        centre_mm=(cx, cy),
     )
 
 

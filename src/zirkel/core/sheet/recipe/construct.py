@@ -16,19 +16,24 @@ rounding does not add up.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from string import ascii_uppercase
 
 import numpy as np
 
 from zirkel.core.network.kinds.base import Array
 from zirkel.core.sheet.recipe.manners import (
+    FUSS,
+    IN_SQUARE,
     STEP_MM,
     Lines,
     Spots,
     length_lines,
     offset_lines,
     part_spots,
+    pulled_lines,
     stepped_spots,
     straight_lines,
     tilt_lines,
@@ -49,10 +54,26 @@ ALL_MANNERS = frozenset({"plumb", "level", "units", "strip", "tilt", "length", "
 
 
 @dataclass(frozen=True, slots=True)
+class Squares:
+    """A grid on the sheet: its first corner and the side of its squares, in mm."""
+
+    left_mm: float
+    top_mm: float
+    square_mm: float
+
+    def place(self, left_mm: float, top_mm: float) -> tuple[str, float, float]:
+        """The label of a place's square, and the shares of it across and down."""
+        x = (left_mm - self.left_mm) / self.square_mm
+        y = (top_mm - self.top_mm) / self.square_mm
+        column, row = max(math.floor(x + 1e-6), 0), max(math.floor(y + 1e-6), 0)
+        return f"{ascii_uppercase[min(column, 25)]}{row + 1}", x - column, y - row
+
+
+@dataclass(frozen=True, slots=True)
 class Step:
-    """One step of the hand. `manner` is edge, plumb, level, tilt, length, part, down or across;
-    `via` the landmarks it starts from; `value` mm (right and down positive), degrees or a share;
-    `units` the same counted in units, where it is."""
+    """One step of the hand. `manner` is edge, square, pull, plumb, level, tilt, length, part, down
+    or across; `via` the landmarks it starts from; `value` mm (right and down positive), degrees or
+    a share; `units` the same counted in units, where it is."""
 
     manner: str
     via: tuple[str, ...]
@@ -101,12 +122,14 @@ def make_recipe(
     unit_mm: float | None,
     manners: frozenset[str] = ALL_MANNERS,
     anchor: str | None = None,
+    squares: Squares | None = None,
 ) -> Recipe:
     """The recipe for marks (left, top) in mm; the anchor is set off from the sheet's edges, and is
     the most central of the large shapes' landmarks unless another is named.
 
     `manners` are those a school allows: plumb, level, tilt, length, part, step, and what lengths
-    are counted by, units or strip.
+    are counted by, units or strip; pull for heights that come straight from the subject, edge for
+    places measured from the sheet's edges, square for places in the `squares` of a grid.
     """
     if not marks:
         return Recipe(())
@@ -129,7 +152,9 @@ def make_recipe(
     while left:
         tier = min(tiers[name] for name in left)
         choices = {
-            name: _best(np.array(marks[name]), np.array(placed), covariance, unit_mm, manners)
+            name: _best(
+                np.array(marks[name]), np.array(placed), covariance, unit_mm, manners, squares
+            )
             for name in left
             if tiers[name] == tier
         }
@@ -182,10 +207,19 @@ def _grown(covariance: Array, chosen: _Choice) -> Array:
 
 
 def _best(
-    target: Array, placed: Array, covariance: Array, unit_mm: float | None, manners: frozenset[str]
+    target: Array,
+    placed: Array,
+    covariance: Array,
+    unit_mm: float | None,
+    manners: frozenset[str],
+    squares: Squares | None,
 ) -> _Choice:
     options = [_best_spot(each, covariance) for each in _spots(target, placed, unit_mm, manners)]
     options.append(_best_crossing(_lines(target, placed, unit_mm, manners), covariance))
+    if "square" in manners and squares is not None:
+        options.append(_in_square(target, squares, len(covariance)))
+    if "edge" in manners:
+        options.append(_measured(target, len(covariance)))
     found = [each for each in options if each is not None]
     if not found:
         # Whatever the school allows, a plumb and a level with their offsets always place it.
@@ -196,12 +230,30 @@ def _best(
     return min(found, key=lambda each: each.trouble)
 
 
+def _in_square(target: Array, squares: Squares, size: int) -> _Choice:
+    """In its square of the grid, to tenths across and down."""
+    tenth = squares.square_mm / 10.0
+    corner = np.array([squares.left_mm, squares.top_mm])
+    said = corner + np.round((target - corner) / tenth) * tenth
+    noise = np.eye(2) * (IN_SQUARE * squares.square_mm) ** 2
+    bias = said - target
+    trouble = float(np.sqrt(np.trace(noise) + (bias**2).sum()))
+    step = ("square", (), float(said[0]), None), ("square", (), float(said[1]), None)
+    return _Choice(trouble, step[:1], np.zeros((2, size)), noise, bias)
+
+
 def _measured(target: Array, size: int) -> _Choice:
     """Set off from the sheet's edges, where nothing placed helps: a landmark right beside
     another."""
     said = np.round(target)
     steps = (("edge", (), float(said[0]), None), ("edge", (), float(said[1]), None))
-    return _Choice(9.0, steps, np.zeros((2, size)), np.eye(2) * STEP_MM**2, said - target)
+    return _Choice(
+        float(np.sqrt(2.0)) * STEP_MM + SECOND_STEP + 2.0 * FUSS["strip"],
+        steps,
+        np.zeros((2, size)),
+        np.eye(2) * STEP_MM**2,
+        said - target,
+    )
 
 
 def _counting(unit_mm: float | None, manners: frozenset[str]) -> list[float | None]:
@@ -221,6 +273,8 @@ def _lines(
         if manner in manners:
             made.append(straight_lines(target, placed, axis))
             made += [offset_lines(target, placed, axis, way) for way in _counting(unit_mm, manners)]
+    if "pull" in manners:
+        made.append(pulled_lines(target))
     if "tilt" in manners:
         made.append(tilt_lines(target, placed))
     if "length" in manners:
@@ -283,9 +337,10 @@ def _best_crossing(lines: Sequence[Lines], covariance: Array) -> _Choice | None:
     noise = np.concatenate([each.noise for each in lines])
     bias = np.concatenate([each.bias for each in lines])
     fuss = np.concatenate([each.fuss for each in lines])
+    tied = np.concatenate([np.full(len(each.via), float(each.tied)) for each in lines])
     source = [(each, row) for each in lines for row in range(len(each.via))]
     blocks = covariance.reshape(m, 2, m, 2)
-    own = np.einsum("ka,kab,kb->k", g, blocks[via, :, via, :], g)
+    own = tied * np.einsum("ka,kab,kb->k", g, blocks[via, :, via, :], g)
     alone = np.sqrt(own + noise**2 + bias**2) + fuss
     short = np.argsort(alone, kind="stable")[:SHORT_LIST]
     a, b = np.triu_indices(len(short), 1)
@@ -296,6 +351,7 @@ def _best_crossing(lines: Sequence[Lines], covariance: Array) -> _Choice | None:
         return None
     p, q, det = p[good], q[good], det[good]
     shared = np.einsum("ka,kab,kb->k", g[p], blocks[via[p], :, via[q], :], g[q])
+    shared *= tied[p] * tied[q]
     vp, vq = own[p] + noise[p] ** 2, own[q] + noise[q] ** 2
     # G^-1 = [[gq_y, -gp_y], [-gq_x, gp_x]] / det; rows for x and y of the place.
     variance = (
@@ -311,13 +367,13 @@ def _best_crossing(lines: Sequence[Lines], covariance: Array) -> _Choice | None:
     i, j = int(p[best]), int(q[best])
     inverse = np.linalg.inv(np.array([g[i], g[j]]))
     rows = np.zeros((2, 2 * m))
-    rows[0, 2 * via[i] : 2 * via[i] + 2] = g[i]
-    rows[1, 2 * via[j] : 2 * via[j] + 2] = g[j]
+    rows[0, 2 * via[i] : 2 * via[i] + 2] = tied[i] * g[i]
+    rows[1, 2 * via[j] : 2 * via[j] + 2] = tied[j] * g[j]
     own_noise = inverse @ np.diag([noise[i] ** 2, noise[j] ** 2]) @ inverse.T
     steps = tuple(
         (
             lot.manner,
-            (int(lot.via[row]),),
+            (int(lot.via[row]),) if lot.tied else (),
             float(lot.value[row]),
             _or_none(lot.units[row]),
         )

@@ -15,6 +15,7 @@ from zirkel.core.network.kinds.base import Array
 from zirkel.core.sheet.recipe.construct import Construction, Recipe, Step
 from zirkel.core.sheet.recipe.manners import (
     PART_SHARE,
+    PULLED_MM,
     STEP_MM,
     STRAIGHT_SHARE,
     TILT_RAD,
@@ -40,6 +41,9 @@ def _placed(
     if each.steps[0].manner == "edge":
         said = np.array([step.value for step in each.steps])
         return said + rng.normal(0.0, STEP_MM, 2)
+    if each.steps[0].manner == "square":
+        # What is judged in the square is as exact as the construction says: it leans on no mark.
+        return meant + rng.normal(0.0, each.sd_mm, 2)
     if len(each.steps) == 1:
         return _spot(each.steps[0], lies, unit_mm, rng)
     drawn = [_drawn(step, lies, meant, unit_mm, rng) for step in each.steps]
@@ -84,6 +88,10 @@ def _drawn(
     step: Step, lies: Mapping[str, Array], meant: Array, unit_mm: float, rng: np.random.Generator
 ) -> Drawn:
     """What a step draws, as a function that is zero on it, and its derivative."""
+    if step.manner == "pull":
+        height = step.value + float(rng.normal(0.0, PULLED_MM))
+        down = np.array([0.0, 1.0])
+        return (lambda p: float(p[1] - height)), (lambda p: down)
     start = lies[step.via[0]]
     if step.manner in ("plumb", "level"):
         axis = 0 if step.manner == "plumb" else 1

@@ -37,6 +37,12 @@ STRAIGHT_OFF_MM = 3.0
 SPOT_OFF_MM = 3.0
 """Furthest that a landmark may lie off a half, third or quarter and still be placed there."""
 
+PULLED_MM = 1.5
+"""A height pulled across from the subject: plumb and level by eye over some 300 mm."""
+
+IN_SQUARE = 0.03
+"""How exactly a place within a square of the grid is judged, as a share of the square."""
+
 SHORTEST_MM = 12.0
 """No tilt or circle is drawn over less."""
 
@@ -62,6 +68,8 @@ class Lines:
     value: Array
     units: Array
     fuss: Array
+    tied: bool = True
+    """Whether the line carries the error of the landmark it starts from."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -174,6 +182,21 @@ def length_lines(target: Array, placed: Array, unit_mm: float | None) -> Lines:
         units, said, noise = in_units(length, unit_mm)
     g = d / np.maximum(length, 1e-9)[:, None]
     return Lines("length", keep, g, noise, said - length, said, units, np.full(k, FUSS["length"]))
+
+
+def pulled_lines(target: Array) -> Lines:
+    """The height pulled straight across from the subject, in sight-size: it starts from no mark."""
+    return Lines(
+        "pull",
+        np.zeros(1, dtype=int),
+        _normals(1, 1),
+        np.full(1, PULLED_MM),
+        np.zeros(1),
+        np.full(1, float(target[1])),
+        np.full(1, np.nan),
+        np.full(1, FUSS["straight"]),
+        tied=False,
+    )
 
 
 def part_spots(target: Array, placed: Array) -> Spots:

@@ -1,0 +1,169 @@
+"""Framing by dragging, choosing a unit, placing on the sheet, the recipe, strokes, every export."""
+
+import csv
+import io
+import unittest
+from pathlib import Path
+
+from tests.browser.test_subject import SubjectCase
+from zirkel.actions.take_along import MAKERS
+
+TITLE = "Potting bench, morning light"
+
+
+class Framing(SubjectCase):
+    def setUp(self):
+        super().setUp()
+        self.id = self.study_id(TITLE)
+        self.open(f"/studies/{self.id}/sheet", "text=What is taken in")
+        self.version_then = self.version()
+
+    def frame(self):
+        said = self.page.get_attribute("[data-frame]", "data-frame")
+        return [float(each) for each in said.split()]
+
+    def undo(self):
+        version = self.version()
+        self.page.click("text=Undo")
+        self.wait_for_version(version + 1)
+
+    def test_an_edge_is_dragged_and_the_frame_kept(self):
+        left, top, right, bottom = self.frame()
+        at = self.middle("[aria-label='Left edge of the frame'] circle")
+        self.drag(at, (at[0] - 28, at[1]))
+        self.page.wait_for_function(
+            "then => Number(document.querySelector('[data-frame]').dataset.frame.split(' ')[0])"
+            " < then - 0.05",
+            arg=left,
+        )
+        wider = self.frame()
+        self.assertEqual(wider[1:], [top, right, bottom])
+        self.page.click("text=Use this frame")
+        self.wait_for_version(self.version_then + 1)
+        self.page.wait_for_selector("text=Take in all landmarks")
+        self.assertEqual(self.frame(), wider)
+        self.undo()
+
+    def test_by_keys_and_in_the_sheet_s_proportion(self):
+        self.page.focus("[aria-label='Top edge of the frame']")
+        before = self.frame()
+        self.page.keyboard.press("Shift+ArrowUp")
+        self.page.wait_for_selector("text=Use this frame")
+        after = self.frame()
+        self.assertAlmostEqual(before[1] - after[1], 0.2, places=2)
+        self.page.focus("[aria-label='Proportion of the frame']")
+        for key in ("Enter", "ArrowDown", "Enter"):
+            self.page.keyboard.press(key)
+            self.page.wait_for_timeout(150)
+        self.page.wait_for_timeout(200)
+        left, top, right, bottom = self.frame()
+        self.assertAlmostEqual((right - left) / (bottom - top), 420 / 297, delta=0.01)
+
+    def test_a_unit_is_chosen_and_said_in_inches(self):
+        offer = self.page.locator("[aria-label='Lengths for the unit'] button").nth(1)
+        length = float(offer.get_attribute("data-unit"))
+        offer.click()
+        self.wait_for_version(self.version_then + 1)
+        self.page.wait_for_selector(f"button[aria-pressed=true][data-unit='{length:g}']")
+        self.page.click("text=inches")
+        self.wait_for_version(self.version_then + 2)
+        self.page.wait_for_selector("[data-unit] >> text=/ in$/")
+        self.undo()
+        self.undo()
+
+    def test_the_drawing_is_dragged_about_on_the_sheet(self):
+        self.page.locator("[aria-label='Lengths for the unit'] button").nth(3).click()
+        self.wait_for_version(self.version_then + 1)
+        before = self.page.get_attribute("[data-placed]", "data-placed")
+        at = self.middle("[aria-label='The drawing on the sheet'] circle")
+        self.drag(at, (at[0] - 12, at[1] - 9))
+        self.wait_for_version(self.version_then + 2)
+        after = self.page.get_attribute("[data-placed]", "data-placed")
+        for then, now in zip(before.split(), after.split(), strict=True):
+            self.assertLess(float(now), float(then) - 3)
+        self.undo()
+        self.undo()
+
+    def test_frames_are_kept_and_compared(self):
+        self.page.fill("[aria-label='Name of this frame']", "All of it")
+        self.page.keyboard.press("Enter")
+        self.wait_for_version(self.version_then + 1)
+        self.page.wait_for_selector("li >> text=All of it")
+        self.page.click("[aria-label='Drop the frame All of it']")
+        self.wait_for_version(self.version_then + 2)
+        self.undo()
+        self.undo()
+
+    def test_negative_shapes_are_shown(self):
+        self.page.click("label:has-text('Negative shapes')")
+        self.page.wait_for_selector("path > title", state="attached")
+
+
+class Drawing(SubjectCase):
+    def setUp(self):
+        super().setUp()
+        self.id = self.study_id(TITLE)
+
+    def test_the_recipe_is_stepped_through_by_keys_and_by_hand(self):
+        self.open(f"/studies/{self.id}/draw", "text=Placed: next")
+        self.assertIn("1 of 24", self.page.inner_text("main"))
+        first = self.page.inner_text("[aria-live] h2")
+        self.page.keyboard.press("ArrowRight")
+        self.page.wait_for_selector("text=/^2 of 24/")
+        self.assertEqual(self.page.locator("[data-placed]").count(), 2)
+        self.assertNotEqual(self.page.inner_text("[aria-live] h2"), first)
+        self.page.click("text=Placed: next")
+        self.page.wait_for_selector("text=/^3 of 24/")
+        self.page.keyboard.press("End")
+        self.page.wait_for_selector("text=/^24 of 24/")
+        self.assertEqual(self.page.locator("[data-placed]").count(), 24)
+        self.page.reload()
+        self.page.wait_for_selector("text=/^24 of 24/")
+        self.page.keyboard.press("Home")
+        self.page.wait_for_selector("text=/^1 of 24/")
+
+    def test_another_school_is_chosen(self):
+        self.open(f"/studies/{self.id}/draw?view=School", "text=What goes wrong")
+        version = self.version()
+        self.page.focus("[aria-label=School]")
+        for key in ("Enter", *["ArrowDown"] * 4, "Enter"):
+            self.page.keyboard.press(key)
+            self.page.wait_for_timeout(150)
+        self.wait_for_version(version + 1)
+        self.page.wait_for_selector("text=/squares of .* on the sheet/")
+        self.page.click("text=Undo")
+        self.wait_for_version(version + 2)
+
+    def test_a_traced_edge_becomes_straight_strokes(self):
+        self.open(f"/studies/{self.id}/draw?view=Strokes", "[data-strokes]")
+        box = self.page.locator("[data-strokes]").bounding_box()
+        x, y = box["x"] + box["width"] / 3, box["y"] + box["height"] / 3
+        self.page.mouse.move(x, y)
+        self.page.mouse.down()
+        for i in range(1, 30):
+            self.page.mouse.move(x + 5 * i, y + (5 * i if i < 15 else 75))
+        self.page.mouse.up()
+        self.page.wait_for_selector("[data-strokes='2']")
+
+    def test_every_export_is_downloaded(self):
+        self.open(f"/studies/{self.id}/draw?view=Take+along", "text=On paper")
+        labels = {"marks": "Marks sheet", "recipe": "Recipe", "strips": "Tick strips",
+                  "viewfinder": "Viewfinder", "tilts": "Clock-face card",
+                  "grid": "Grid for the sheet", "plan": "Plan as SVG",
+                  "marks-table": "Marks as CSV", "readings-table": "Readings as CSV"}  # fmt: skip
+        self.assertEqual(set(labels), set(MAKERS) - {"print-grid"})
+        for what, label in labels.items():
+            with self.page.expect_download() as caught:
+                self.page.click(f"aside button:has(span:text-is('{label}'))")
+            path = caught.value.path()
+            self.assertIn(f"_{what}.", caught.value.suggested_filename)
+            self.assertGreater(Path(path).stat().st_size, 500)
+        table = list(csv.reader(io.StringIO(Path(path).read_text())))
+        self.assertEqual(len(table), 61)
+        with self.page.expect_download() as caught:
+            self.page.click("text=The study file")
+        self.assertTrue(caught.value.suggested_filename.endswith(".zirkel.json"))
+
+
+if __name__ == "__main__":
+    unittest.main()
