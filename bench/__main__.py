@@ -2,9 +2,14 @@
 
 import sys
 
-from bench import browser, quality, speed
+from bench import browser, quality, recipe, speed
 
-PARTS = {"core": speed.main, "quality": quality.main, "browser": browser.main}
+PARTS = {
+    "core": speed.main,
+    "quality": quality.main,
+    "browser": browser.main,
+    "recipe": recipe.main,
+}
 
 for name in sys.argv[1:] or PARTS:
     PARTS[name]()

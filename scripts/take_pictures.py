@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+import io
 import tempfile
 from pathlib import Path
 
+from PIL import Image
 from playwright.sync_api import Page, sync_playwright
 from tests.browser.case import CHROMIUM, FLAGS, ROOT, Server
 
@@ -60,6 +62,72 @@ def new_study(page: Page) -> None:
     page.get_by_label("Name of the shape").fill("Boathouse")
 
 
+def stick(page: Page) -> None:
+    """The thumb set to the can, carried along to the pots, stepped off and read."""
+    page.click("text=Take up the stick")
+    page.click("text=Set the thumb to 1 can")
+    page.click("button:has-text('Across')")
+    start = page.locator("[data-end=end] circle").first.bounding_box()
+    to = page.locator("circle[data-dot=pot2_l]").bounding_box()
+    page.mouse.move(start["x"] + 22, start["y"] + 22)
+    page.mouse.down()
+    page.mouse.move(to["x"] - 30, to["y"])
+    page.mouse.move(to["x"] + to["width"] / 2, to["y"] + to["height"] / 2)
+    page.mouse.up()
+    page.click("button:has-text('Step')")
+    page.click("button:has-text('Read it')")
+    page.wait_for_selector("text=/^Reads/")
+
+
+def reveal(page: Page) -> None:
+    page.keyboard.press("Shift+V")
+    page.wait_for_selector("text=/The truth lay inside/")
+
+
+def station(page: Page) -> None:
+    page.locator("img").first.wait_for()
+    page.wait_for_timeout(1500)
+
+
+def photograph(page: Page) -> None:
+    """A picture made from a scene's own drawing, turned a little, as a photograph would be."""
+    page.wait_for_timeout(1500)
+    card = page.locator("button:has-text('Bottle, box and cone') img")
+    shot = Image.open(io.BytesIO(card.screenshot())).convert("RGB")
+    large = shot.resize((shot.width * 4, shot.height * 4), Image.Resampling.LANCZOS)
+    out = io.BytesIO()
+    large.rotate(2.5, fillcolor=(229, 218, 200)).save(out, "PNG")
+    page.set_input_files(
+        "input[aria-label=Picture]",
+        {"name": "photograph.png", "mimeType": "image/png", "buffer": out.getvalue()},
+    )
+    page.wait_for_selector("text=How it is looked at")
+    box = page.locator("[role=application]").bounding_box()
+    for name, x, y in (("Bottle, top", 0.53, 0.19), ("Box, near corner", 0.4, 0.35)):
+        page.get_by_label("Name of a new landmark").fill(name)
+        page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
+        page.wait_for_selector(f"li >> text={name}")
+    page.mouse.move(box["x"] + 0.72 * box["width"], box["y"] + 0.36 * box["height"])
+
+
+def negative(page: Page) -> None:
+    page.click("label:has-text('Negative shapes')")
+    page.wait_for_timeout(1500)
+
+
+def strokes(page: Page) -> None:
+    """The can's right side, traced."""
+    page.wait_for_timeout(1500)
+    box = page.locator("[data-strokes]").bounding_box()
+    points = ((0.35, 0.27), (0.355, 0.3), (0.372, 0.35), (0.365, 0.42), (0.35, 0.49), (0.35, 0.53),
+              (0.355, 0.6), (0.353, 0.62), (0.3, 0.64), (0.24, 0.64), (0.18, 0.625))  # fmt: skip
+    for i, (x, y) in enumerate(points):
+        page.mouse.move(box["x"] + x * box["width"], box["y"] + y * box["height"], steps=8)
+        if i == 0:
+            page.mouse.down()
+    page.mouse.up()
+
+
 WIDE, UPRIGHT = (1280, 800), (820, 1180)
 
 PICTURES = (
@@ -72,6 +140,15 @@ PICTURES = (
     ("simple", BENCH, "text=Simple here", WIDE, simple),
     ("new-study", "/new", "text=What are you drawing", WIDE, new_study),
     ("tablet", BENCH, "text=Simple here", UPRIGHT, None),
+    ("stick", BENCH, "text=Simple here", WIDE, stick),
+    ("reveal", "/studies/3", "text=Simple here", WIDE, reveal),
+    ("scenes", "/scenes", "text=Seated figure", WIDE, station),
+    ("station", "/studies/3/subject", "text=From above", WIDE, station),
+    ("picture", "/scenes", "text=Seated figure", WIDE, photograph),
+    ("frame", f"{BENCH}/sheet", "text=What is taken in", WIDE, negative),
+    ("recipe", f"{BENCH}/draw?at=11", "text=Placed: next", WIDE, None),
+    ("school", f"{BENCH}/draw?view=School", "text=What goes wrong", WIDE, None),
+    ("strokes", f"{BENCH}/draw?view=Strokes", "[data-strokes]", WIDE, strokes),
 )
 
 

@@ -16,6 +16,10 @@ from zirkel.studyfile.read import read_study
 
 TAKE = {"id": "new", "kind": "drop", "from": "can_top", "to": "pot_rim", "offset": "1 5/8"}
 
+FRAME = {"left": -0.5, "right": 2.5, "top": -0.2, "bottom": 1.4}
+STATION = {"distance_mm": 40_000, "eye_height_mm": 1650}
+PICTURE = {"picture": "c" * 64, "width": 600, "height": 400}
+
 CHANGES = (
     ({"type": "take_sighting", "sighting": TAKE},
      "Pot, rim 1 5/8 cans right of the plumb from Can, top of rim"),
@@ -54,6 +58,32 @@ CHANGES = (
     ({"type": "set_unit_size", "unit_mm": None}, "Largest round unit that fits"),
     ({"type": "set_placement", "placement": {"across": 0.3, "down": 0.6}}, "Place on the sheet"),
     ({"type": "set_trust", "trust": {"tilt": 2.0}}, "Set trust in readings"),
+    ({"type": "set_frame", "frame": FRAME}, "Frame the subject"),
+    ({"type": "set_frame", "frame": None}, "Frame all landmarks"),
+    ({"type": "keep_frame", "frame": {**FRAME, "name": "close"}}, "Keep the frame close"),
+    ({"type": "drop_frame", "name": "close"}, "Drop the frame close"),
+    ({"type": "set_lengths", "inches": True}, "Lengths in inches"),
+    ({"type": "read_table", "table": "kind,from,to\nlevel,can_top,can_foot\n"},
+     "Read 1 readings from a table"),
+    ({"type": "read_table", "table": "landmark,from_left_mm,from_top_mm\ncan_top,90.5,40\n"},
+     "Read marks from a table"),
+    ({"type": "set_subject", "subject": {"scene": "boathouse", "station": STATION}},
+     "Take a scene as the subject"),
+    ({"type": "set_subject",
+      "subject": {"scene": "boathouse", "station": {**STATION, "direction_deg": 20}}},
+     "Move the station"),
+    ({"type": "set_subject", "subject": None}, "Take the subject away"),
+    ({"type": "set_subject", "subject": PICTURE}, "Take a picture as the subject"),
+    ({"type": "set_subject", "subject": {**PICTURE, "grey": True}},
+     "Look at the picture otherwise"),
+    ({"type": "turn_picture", "start": [10, 10], "end": [14, 210]}, "Turn the picture to true"),
+    ({"type": "measure_picture", "start": [0, 0], "end": [300, 400], "length_mm": "10 cm"},
+     "Give the picture its true size"),
+    ({"type": "edit_landmark", "landmark": {"id": "can_top", "name": "Top", "rough": [100, 50]}},
+     "Change Top"),
+    ({"type": "edit_landmark", "landmark": {"id": "can_foot", "name": "Foot", "rough": [100, 350]}},
+     "Change Foot"),
+    ({"type": "read_picture"}, "Read the landmarks off the picture"),
 )  # fmt: skip
 """Changes made one after the other, and what undo calls each."""
 
@@ -67,6 +97,10 @@ REFUSED = (
     ({"type": "set_unit", "unit": {"from": "can_top", "to": "x", "along": "plumb"}},
      "no landmark “x”"),
     ({"type": "take_sighting", "sighting": {**TAKE, "to": "can_top"}}, "to itself"),
+    ({"type": "drop_frame", "name": "wide"}, "no frame “wide” any more"),
+    ({"type": "read_table", "table": "kind,from,to\nlevel,can_top,nowhere\n"}, "“nowhere”"),
+    ({"type": "turn_picture", "start": [0, 0], "end": [9, 9]}, "no picture “subject” any more"),
+    ({"type": "read_picture"}, "no picture"),
 )  # fmt: skip
 
 change_of = TypeAdapter(AnyChange).validate_python

@@ -126,6 +126,13 @@ class Bench(BrowserCase):
             (f"/studies/{self.id}?side=Set-up", "text=Landmarks"),
             ("/", "text=Wooden mask"),
             ("/new", "text=What are you drawing"),
+            ("/scenes", "text=Seated figure"),
+            (f"/studies/{self.id}/subject", "text=A human hand"),
+            (f"/studies/{self.id}/sheet", "text=What is taken in"),
+            (f"/studies/{self.id}/draw", "text=Placed: next"),
+            (f"/studies/{self.id}/draw?view=School", "text=What goes wrong"),
+            (f"/studies/{self.id}/draw?view=Strokes", "[data-strokes]"),
+            (f"/studies/{self.id}/draw?view=Take+along", "text=On paper"),
         ):
             self.open(path, wait)
             self.page.evaluate(axe)

@@ -150,7 +150,7 @@ def recipe_of(study: Study, solution: Solution, plan: Plan) -> Recipe:
 
 
 def grid_of(study: Study, plan: Plan) -> Grid | None:
-    """The grid over the frame, laid where the drawing lies; None without a frame of some breadth."""
+    """The grid over the frame, laid where the drawing lies; None for a frame without breadth."""
     frame = plan.frame
     if frame is None or not plan.unit_mm or frame.right - frame.left < 1e-6:
         return None
@@ -256,7 +256,7 @@ def _grid_table(study: Study, solution: Solution, plan: Plan) -> OwnTable:
 
 
 def _off_centre(study: Study, grid: Grid) -> str:
-    """Where the cross misses the sheet's own centre, or the squares are odd, what to do about it."""
+    """What to do about it where the cross misses the sheet's own centre."""
     cx, cy = study.sheet.width_mm / 2.0, study.sheet.height_mm / 2.0
     if abs(grid.centre_mm[0] - cx) > 0.5 or abs(grid.centre_mm[1] - cy) > 0.5:
         return ". That is not the sheet's centre: place the drawing centred to have it there"

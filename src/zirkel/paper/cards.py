@@ -63,7 +63,7 @@ def tilt_card(title: str) -> bytes:
             degrees = f"{(minute / 2) % 180:.0f}°"
             paper.text(cx + way[0] * (RADIUS - 19.0), cy + way[1] * (RADIUS - 19.0) + 1.0, degrees,
                        2.8, colour=PENCIL, anchor="middle")  # fmt: skip
-    paper.line([(cx, cy - RADIUS - 14.0), (cx, cy + RADIUS + 14.0)], PENCIL, 0.2, (2.0, 1.0))
+    paper.line([(cx, cy - RADIUS), (cx, cy + RADIUS)], PENCIL, 0.2, (2.0, 1.0))
     paper.cross(cx, cy, 4.0)
     paper.proof_bar(18.0, HEIGHT - 10.0)
     return paper.done()

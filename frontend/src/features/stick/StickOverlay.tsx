@@ -90,7 +90,7 @@ function Body({
   angle: number;
   px: number;
 }) {
-  const last = useRef<Point | null>(null);
+  const taken = useRef<{ at: Point; ends: Record<End, Point> } | null>(null);
   const both = stick.held === "tilt";
   return (
     <g
@@ -98,19 +98,21 @@ function Body({
       className={styles.body}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
-        last.current = { x: event.clientX, y: event.clientY };
+        taken.current = {
+          at: { x: event.clientX, y: event.clientY },
+          ends: { tip: stick.ends.tip.at, end: stick.ends.end.at },
+        };
       }}
       onPointerMove={(event) => {
-        if (last.current) {
-          stick.carryBoth({
-            x: (event.clientX - last.current.x) / scale.perMm,
-            y: (event.clientY - last.current.y) / scale.perMm,
+        if (taken.current) {
+          stick.carryBoth(taken.current.ends, {
+            x: (event.clientX - taken.current.at.x) / scale.perMm,
+            y: (event.clientY - taken.current.at.y) / scale.perMm,
           });
-          last.current = { x: event.clientX, y: event.clientY };
         }
       }}
       onPointerUp={() => {
-        last.current = null;
+        taken.current = null;
       }}
     >
       <rect

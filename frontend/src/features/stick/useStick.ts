@@ -73,10 +73,10 @@ export function useStick(bench: Bench, pad: PadForStick) {
     pad.put(which === "tip" ? 0 : 1, found?.id ?? null);
   };
 
-  const carryBoth = (by: Point) => {
+  /** Carries the whole stick so far from where its ends were when it was taken hold of. */
+  const carryBoth = (held: Record<End, Point>, by: Point) => {
     for (const which of ["tip", "end"] as const) {
-      const at = ends[which].at;
-      carry(which, { x: at.x + by.x, y: at.y + by.y }, true);
+      carry(which, { x: held[which].x + by.x, y: held[which].y + by.y }, true);
     }
   };
 
