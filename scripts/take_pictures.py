@@ -103,11 +103,11 @@ def photograph(page: Page) -> None:
     )
     page.wait_for_selector("text=How it is looked at")
     box = page.locator("[role=application]").bounding_box()
-    for name, x, y in (("Bottle, top", 0.53, 0.19), ("Box, near corner", 0.4, 0.35)):
+    for name, x, y in (("Bottle, top left", 0.455, 0.1), ("Box, near corner", 0.285, 0.475)):
         page.get_by_label("Name of a new landmark").fill(name)
         page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
         page.wait_for_selector(f"li >> text={name}")
-    page.mouse.move(box["x"] + 0.72 * box["width"], box["y"] + 0.36 * box["height"])
+    page.mouse.move(box["x"] + 0.672 * box["width"], box["y"] + 0.405 * box["height"])
 
 
 def negative(page: Page) -> None:

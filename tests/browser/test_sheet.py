@@ -144,6 +144,10 @@ class Drawing(SubjectCase):
             self.page.mouse.move(x + 5 * i, y + (5 * i if i < 15 else 75))
         self.page.mouse.up()
         self.page.wait_for_selector("[data-strokes='2']")
+        for i, (right, down) in enumerate(((0, 0), (90, 0), (90, 90), (0, 90)), start=1):
+            self.page.mouse.click(x + right, y + down)
+            if i > 1:
+                self.page.wait_for_selector(f"[data-strokes='{i - 1}']")
 
     def test_every_export_is_downloaded(self):
         self.open(f"/studies/{self.id}/draw?view=Take+along", "text=On paper")

@@ -80,7 +80,7 @@ class Drawing(SheetCase):
             self.assertEqual(room["loose"], ["Dibber, point"])
             self.assertLess(room["steps_each"], 2.2)
             self.assertTrue(room["set_up"] and room["checks"] and room["mistakes"])
-            self.assertEqual(len(room["own"]), 2 if SCHOOLS[school].reckons else 1, school)
+            self.assertEqual(len(room["own"]), 3 if SCHOOLS[school].reckons else 2, school)
 
     def test_the_grid_s_table_and_lines(self):
         self.change(type="set_method", method="grid")
@@ -88,6 +88,11 @@ class Drawing(SheetCase):
         self.assertEqual(len(table["across_mm"]), 9)
         self.assertEqual(len(table["rows"]), 25)
         self.assertRegex(table["rows"][0][1], r"^[A-H]\d$")
+
+    def test_the_plumb_lines_to_draw_first(self):
+        table = next(t for t in self.get("/recipe")["own"] if t["title"].startswith("Plumb lines"))
+        self.assertTrue(1 <= len(table["rows"]) <= 3)
+        self.assertTrue(all("," in row[1] for row in table["rows"]), "each goes through several")
 
     def test_strokes(self):
         bow = [[float(x), 0.02 * (x - 50) ** 2] for x in range(101)]

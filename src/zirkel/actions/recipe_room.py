@@ -7,6 +7,7 @@ from typing import Annotated
 
 from pydantic import BaseModel, Field
 
+from zirkel.core.network.relations import find_relations
 from zirkel.core.network.solve import Solution, solve
 from zirkel.core.network.words import words_of
 from zirkel.core.practice.schools import SCHOOLS, School, school_of
@@ -227,7 +228,7 @@ def _own(school: School, study: Study, solution: Solution, plan: Plan) -> list[O
     }
     made = tables.get(school.reckons or "")
     own = [made(study, solution, plan)] if made else []
-    return [*own, _ruler_table(study, plan)]
+    return [*own, *_plumbs_table(study, solution, plan), _ruler_table(study, plan)]
 
 
 def _places(solution: Solution) -> dict[str, tuple[float, float]]:
@@ -372,6 +373,21 @@ def _triangles_table(study: Study, solution: Solution, plan: Plan) -> OwnTable:
 def _tilt(places: dict[str, tuple[float, float]], a: str, b: str) -> str:
     dx, dy = places[b][0] - places[a][0], places[b][1] - places[a][1]
     return say_tilt(degrees(atan2(dx, -dy)) % 180.0, 1)
+
+
+def _plumbs_table(study: Study, solution: Solution, plan: Plan) -> list[OwnTable]:
+    """The best plumbs for the whole drawing: through much, close to all."""
+    words = words_of(study)
+    plumbs = find_relations(solution.adjusted).plumbs
+    rows = [
+        [
+            f"{say_length(plan.origin_mm[0] + (plan.unit_mm or 1.0) * each.at, study.inches)}",
+            ", ".join(words.of(name) for name in each.through),
+        ]
+        for each in plumbs
+    ]
+    title = "Plumb lines to draw first: through much, close to all"
+    return [OwnTable(title=title, head=["From the left", "through"], rows=rows)] if rows else []
 
 
 def _ruler_table(study: Study, plan: Plan) -> OwnTable:

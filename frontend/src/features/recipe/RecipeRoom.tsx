@@ -92,9 +92,9 @@ export function RecipeRoom({ bench, make }: Props) {
         )}
         {view === "Strokes" && (
           <p className={styles.note}>
-            Trace an edge of the subject with the pointer, as closely as you like. The fewest
-            straight strokes that stay within the tolerance are drawn over it. Nothing of it goes on
-            the sheet: you draw the strokes.
+            Trace an edge of the subject with the pointer, or click along it. The fewest straight
+            strokes that stay within the tolerance are drawn over it. Nothing of it goes on the
+            sheet: you draw the strokes.
           </p>
         )}
         {view === "Take along" && <TakeAlong bench={bench} make={make} />}

@@ -12,6 +12,8 @@ import styles from "./Recipe.module.css";
 
 const LEAST_STEP = 2;
 const KEY_STEP = 4;
+/** A press that moves no further than this, in pixels, is a click. */
+const CLICK = 4;
 
 const KEYS: Record<string, Point> = {
   ArrowLeft: { x: -1, y: 0 },
@@ -27,6 +29,8 @@ export function StrokesBoard({ bench }: { bench: Bench }) {
   const [tolerance, setTolerance] = useState(3);
   const [cursor, setCursor] = useState<Point | null>(null);
   const drawing = useRef(false);
+  const pressed = useRef<Point | null>(null);
+  const [traced, setTraced] = useState(false);
   const seen = bench.landmarks.flatMap((each) =>
     each.seen_left_mm === null || each.seen_top_mm === null
       ? []
@@ -85,13 +89,33 @@ export function StrokesBoard({ bench }: { bench: Bench }) {
           data-strokes={found.length}
           onPointerDown={(event) => {
             event.currentTarget.setPointerCapture(event.pointerId);
-            drawing.current = true;
-            setCurve([]);
-            add(where(event));
+            pressed.current = where(event);
           }}
-          onPointerMove={(event) => drawing.current && add(where(event))}
+          onPointerMove={(event) => {
+            const start = pressed.current;
+            const here = where(event);
+            if (
+              start &&
+              !drawing.current &&
+              Math.hypot(here.x - start.x, here.y - start.y) > CLICK
+            ) {
+              // A drag begins a new curve; clicks add to the one that is clicked together.
+              drawing.current = true;
+              setTraced(true);
+              setCurve([]);
+              add(start);
+            }
+            if (drawing.current) {
+              add(here);
+            }
+          }}
           onPointerUp={(event) => {
+            if (!drawing.current && traced) {
+              setTraced(false);
+              setCurve([]);
+            }
             drawing.current = false;
+            pressed.current = null;
             add(where(event));
             strokes.refetch();
           }}

@@ -25,15 +25,16 @@ export function Faults({ room, onChange }: Props) {
               }}
             />
             <b>{each.title}</b>
-            <InputNumber
-              aria-label={`${each.title}, how much`}
-              value={each.size}
-              min={0.1}
-              max={each.most}
-              suffix={each.size_in === "degrees" ? "°" : "mm"}
-              disabled={!each.on}
-              onChange={(value) => value && onChange({ ...on, [each.name]: value })}
-            />
+            {each.on && (
+              <InputNumber
+                aria-label={`${each.title}, how much`}
+                value={each.size}
+                min={0.1}
+                max={each.most}
+                suffix={each.size_in === "degrees" ? "°" : "mm"}
+                onChange={(value) => value && onChange({ ...on, [each.name]: value })}
+              />
+            )}
             <small>{each.said}</small>
           </li>
         ))}
