@@ -7,7 +7,7 @@ from collections.abc import Mapping
 import numpy as np
 from pydantic import BaseModel
 
-from zirkel.actions.recipe_room import COLUMNS
+from zirkel.actions.school_tables import COLUMNS
 from zirkel.actions.subject import Sight, sight_of
 from zirkel.core.network.solve import Solution, solve
 from zirkel.core.sheet.arithmetic.grid import make_grid

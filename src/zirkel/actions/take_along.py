@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from zirkel.actions.recipe_room import COLUMNS, grid_of, recipe_of, squares_of
+from zirkel.actions.recipe_room import recipe_of
+from zirkel.actions.school_tables import COLUMNS, grid_of, squares_of
 from zirkel.core.network.solve import Solution, solve
 from zirkel.core.network.words import words_of
 from zirkel.core.practice.schools import school_of

@@ -1,9 +1,10 @@
 // What is taken along: papers at true size, the plan, tables, the study file; readings back in.
 import { Button } from "antd";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { api } from "../../api/client";
 import type { Bench, Change } from "../../api/types";
 import { download } from "../../shared/download";
+import { FilePicker } from "../../shared/FilePicker";
 import styles from "./Recipe.module.css";
 
 type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
@@ -24,7 +25,6 @@ const TABLES = [
 ] as const;
 
 export function TakeAlong({ bench, make }: Props) {
-  const picker = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<string | null>(null);
   const papers =
     bench.subject.kind === "picture"
@@ -48,24 +48,11 @@ export function TakeAlong({ bench, make }: Props) {
         <span>everything, to open again</span>
       </div>
       <div className={styles.take}>
-        <Button onClick={() => picker.current?.click()}>Read a CSV back</Button>
+        <FilePicker name="Table of readings" accept=".csv,text/csv" onFile={read}>
+          Read a CSV back
+        </FilePicker>
         <span>readings, or marks as drawn</span>
       </div>
-      <input
-        ref={picker}
-        type="file"
-        accept=".csv,text/csv"
-        className="visually-hidden"
-        aria-label="Table of readings"
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (file) {
-            read(file);
-          }
-        }}
-      />
       {said && <p role="status">{said}</p>}
     </div>
   );

@@ -1,8 +1,7 @@
 // Scenes to sight where nothing stands before the screen: choose one, or add a scene file.
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
-import { useRef } from "react";
 import { ApiError, api } from "../../api/client";
+import { FilePicker } from "../../shared/FilePicker";
 import styles from "./SceneGallery.module.css";
 
 type Props = {
@@ -15,7 +14,6 @@ type Props = {
 
 export function SceneGallery({ title, onChoose, busy, children }: Props) {
   const client = useQueryClient();
-  const picker = useRef<HTMLInputElement>(null);
   const scenes = useQuery({ queryKey: ["scenes"], queryFn: api.scenes, staleTime: 60_000 });
   const add = useMutation({
     mutationFn: (file: File) => api.addScene(file),
@@ -30,24 +28,15 @@ export function SceneGallery({ title, onChoose, busy, children }: Props) {
           stick on screen, then reveal how near you came.
         </p>
         {children}
-        <Button size="large" onClick={() => picker.current?.click()} loading={add.isPending}>
-          Add a scene file
-        </Button>
-        <input
-          ref={picker}
-          type="file"
+        <FilePicker
+          size="large"
+          name="Scene file"
           accept=".json,application/json"
-          className="visually-hidden"
-          aria-label="Scene file"
-          tabIndex={-1}
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = "";
-            if (file) {
-              add.mutate(file);
-            }
-          }}
-        />
+          loading={add.isPending}
+          onFile={add.mutate}
+        >
+          Add a scene file
+        </FilePicker>
       </div>
       {add.error && (
         <p role="alert" className={styles.bad}>

@@ -1,11 +1,11 @@
 // The wall: every study pinned up with its block-in as it stands.
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
-import { useRef } from "react";
 import { Link, useNavigate } from "react-router";
 import { ApiError, api } from "../../api/client";
 import type { StudyCard } from "../../api/types";
 import { download } from "../../shared/download";
+import { FilePicker } from "../../shared/FilePicker";
 import { CardPicture } from "./CardPicture";
 import { ImportTrouble } from "./ImportTrouble";
 import styles from "./StudyWall.module.css";
@@ -14,7 +14,6 @@ export function StudyWall() {
   const client = useQueryClient();
   const navigate = useNavigate();
   const { message } = App.useApp();
-  const picker = useRef<HTMLInputElement>(null);
   const wall = useQuery({ queryKey: ["wall"], queryFn: api.wall });
   const load = useMutation({
     mutationFn: (file: File) => api.importFile(file),
@@ -49,30 +48,21 @@ export function StudyWall() {
       <div className={styles.head}>
         <h1>Studies</h1>
         <p>Measure with the stick; Zirkel does the arithmetic and tells what to sight next.</p>
-        <Button size="large" onClick={() => picker.current?.click()} loading={load.isPending}>
+        <FilePicker
+          size="large"
+          name="Study file"
+          accept=".json,application/json"
+          loading={load.isPending}
+          onFile={load.mutate}
+        >
           Load a study file
-        </Button>
+        </FilePicker>
         <Link to="/scenes" className={styles.second}>
           Sight a scene
         </Link>
         <Link to="/new" className={styles.begin}>
           New study
         </Link>
-        <input
-          ref={picker}
-          type="file"
-          accept=".json,application/json"
-          className="visually-hidden"
-          aria-label="Study file"
-          tabIndex={-1}
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = "";
-            if (file) {
-              load.mutate(file);
-            }
-          }}
-        />
       </div>
       {load.error instanceof ApiError && (
         <ImportTrouble problem={load.error.problem} onClose={load.reset} />
