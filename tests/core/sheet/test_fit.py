@@ -51,7 +51,7 @@ class Offers(unittest.TestCase):
         inches = replace(study, inches=True)
         self.assertAlmostEqual(make_plan(inches, solve(inches)).unit_mm, 3.75 * 25.4)
 
-    @settings(max_examples=40)
+    @settings(max_examples=40, deadline=None)
     @given(st.integers(0, 500), st.floats(80, 900), st.floats(80, 900), st.floats(0, 30),
            st.booleans())  # fmt: skip
     def test_every_offer_that_fits_fits(self, seed, width, height, margin, inches):

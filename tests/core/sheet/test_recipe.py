@@ -36,7 +36,7 @@ def some_marks(seed, n=14):
 
 
 class Following(unittest.TestCase):
-    @settings(max_examples=30)
+    @settings(max_examples=30, deadline=None)
     @given(st.integers(0, 10_000), st.sampled_from(sorted(SCHOOLS)))
     def test_without_error_the_steps_lead_where_they_say_and_that_is_near_the_plan(
         self, seed, school

@@ -57,7 +57,7 @@ def stick_readings(seen, unit, names, rng):
 
 
 class Exactly(unittest.TestCase):
-    @settings(max_examples=15)
+    @settings(max_examples=15, deadline=None)
     @given(st.sampled_from(sorted(shipped_scenes())), st.floats(-25.0, 25.0), st.floats(1.0, 1.6))
     def test_the_stick_gives_the_projected_truth_within_its_rounding(self, name, turn, further):
         """From any station: no landmark is further off than two roundings of an eighth."""

@@ -1,0 +1,104 @@
+"""Every room on every screen: nothing runs off sideways, and a finger alone is enough."""
+
+import unittest
+from typing import ClassVar
+
+from tests.browser.test_subject import SubjectCase
+
+TITLE = "Potting bench, morning light"
+ROOMS = (
+    ("/scenes", "text=Seated figure"),
+    ("/studies/{id}/subject", "text=A human hand"),
+    ("/studies/{id}/sheet", "text=What is taken in"),
+    ("/studies/{id}/draw", "text=Placed: next"),
+    ("/studies/{id}/draw?view=School", "text=What goes wrong"),
+    ("/studies/{id}/draw?view=Take+along", "text=On paper"),
+)
+
+
+class Sizes(SubjectCase):
+    def test_nothing_runs_off_sideways(self):
+        number = self.study_id(TITLE)
+        for width, height in ((1280, 800), (1024, 768), (820, 1180), (390, 844)):
+            self.page.set_viewport_size({"width": width, "height": height})
+            for path, wait in ROOMS:
+                self.open(path.format(id=number), wait)
+                wide = self.page.evaluate("document.documentElement.scrollWidth")
+                with self.subTest(size=f"{width}x{height}", path=path):
+                    self.assertLessEqual(wide, width)
+
+    def test_buttons_of_the_recipe_are_large_enough_for_a_thumb(self):
+        self.open(f"/studies/{self.study_id(TITLE)}/draw", "text=Placed: next")
+        for button in self.page.locator("aside button:visible").all()[:12]:
+            box = button.bounding_box()
+            self.assertGreaterEqual(min(box["width"], box["height"]), 43.5, button.inner_text())
+
+
+class ByTouch(SubjectCase):
+    viewport: ClassVar = {"width": 820, "height": 1180}
+    touch = True
+
+    def tap(self, selector):
+        self.page.locator(selector).first.tap()
+
+    def test_the_stick_is_set_and_read_by_touch_alone(self):
+        self.open(f"/studies/{self.study_id(TITLE)}", "text=Take up the stick")
+        version = self.version()
+        self.tap("text=Take up the stick")
+        self.tap("text=Set the thumb to 1 can")
+        self.tap("button:has-text('Across')")
+        self.page.get_by_role("button", name="To").first.tap()
+        x, y = self.dot("pot1_l")
+        self.page.touchscreen.tap(x, y)
+        self.page.wait_for_selector("[data-end=end][data-on=pot1_l]")
+        self.tap("button:has-text('Read it')")
+        self.page.wait_for_selector("text=/^Reads Can, rim left to Top pot, rim left/")
+        self.tap("section button:has-text('Keep')")
+        self.wait_for_version(version + 1)
+        self.tap("text=Undo")
+        self.wait_for_version(version + 2)
+
+    def test_the_recipe_is_gone_through_by_touch_alone(self):
+        self.open(f"/studies/{self.study_id(TITLE)}/draw", "text=Placed: next")
+        for number in range(2, 5):
+            self.tap("text=Placed: next")
+            self.page.wait_for_selector(f"text=/^{number} of 24/")
+        self.tap("ol[aria-label] li:nth-child(1) button")
+        self.page.wait_for_selector("text=/^1 of 24/")
+
+    def test_the_truth_is_revealed_by_touch(self):
+        self.open(f"/studies/{self.study_id(TITLE)}", "text=Reveal the truth")
+        self.tap("text=Reveal the truth")
+        self.page.wait_for_selector("[data-truth]", state="attached")
+        self.tap("text=Hide the truth")
+        self.page.wait_for_selector("[data-truth]", state="detached")
+
+
+class InOrder(SubjectCase):
+    def test_a_study_is_gone_through_from_scene_to_paper_by_keyboard(self):
+        """Choose a scene, sight three suggestions with the stick, then on to Draw and Frame."""
+        self.open("/scenes", "text=Bottle, box and cone")
+        self.page.focus("button:has-text('Bottle, box and cone')")
+        self.page.keyboard.press("Enter")
+        self.page.wait_for_selector("text=Sight next")
+        version = self.version()
+        self.page.keyboard.press("Shift+T")
+        self.page.keyboard.press("Shift+U")
+        for step in range(1, 4):
+            self.page.keyboard.press("Shift+N")
+            self.page.wait_for_timeout(200)
+            self.page.keyboard.press("Shift+R")
+            self.page.wait_for_selector("text=/^Reads/")
+            self.page.keyboard.press("Enter")
+            self.wait_for_version(version + step)
+            self.page.wait_for_timeout(400)
+        self.page.focus("nav a:has-text('Draw')")
+        self.page.keyboard.press("Enter")
+        self.page.wait_for_selector("text=/^1 of \\d/")
+        self.page.focus("nav a:has-text('Frame')")
+        self.page.keyboard.press("Enter")
+        self.page.wait_for_selector("text=What is taken in")
+
+
+if __name__ == "__main__":
+    unittest.main()
