@@ -190,6 +190,37 @@ class Picture(SubjectCase):
         self.page.keyboard.press("Enter")
         self.page.wait_for_selector("[data-landmark=by_keys]")
 
+    def test_on_a_turned_picture_dots_lie_where_the_server_has_them(self):
+        """The page turns places for pointing, the server for computing: both must agree."""
+        self.upload("print.png", saved(drawing(), "PNG"))
+        self.page.wait_for_selector("text=How it is looked at")
+        box = self.page.locator("[role=application]").bounding_box()
+        for name, x, y in (("One", 0.25, 0.25), ("Two", 0.7, 0.4), ("Three", 0.5, 0.9)):
+            self.page.fill("[aria-label='Name of a new landmark']", name)
+            self.page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
+            self.page.wait_for_selector(f"[data-landmark={name.lower()}]")
+        version = self.version()
+        self.page.click("text=Turn to true")
+        for x, y in ((0.2, 0.5), (0.8, 0.58)):
+            self.page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
+        self.wait_for_version(version + 1)
+        self.page.wait_for_timeout(400)
+        bench = self.page.evaluate(
+            """async () => (await fetch(location.pathname.replace('/studies',
+            '/api/v1/studies').replace('/subject', ''))).json()""")  # fmt: skip
+        self.assertGreater(abs(bench["subject"]["picture"]["turn_deg"]), 3.0)
+        box = self.page.locator("[role=application]").bounding_box()
+        subject = bench["subject"]
+        for mark in bench["landmarks"]:
+            x, y = self.middle(f"[data-landmark={mark['id']}] circle")
+            shown = (x - box["x"]) / box["width"], (y - box["y"]) / box["height"]
+            told = (
+                (mark["seen_left_mm"] - subject["left_mm"]) / subject["width_mm"],
+                (mark["seen_top_mm"] - subject["top_mm"]) / subject["height_mm"],
+            )
+            self.assertAlmostEqual(shown[0], told[0], places=3)
+            self.assertAlmostEqual(shown[1], told[1], places=3)
+
     def test_a_bad_file_says_why_and_leaves_everything(self):
         self.upload("cut.png", saved(drawing(), "PNG")[:-300])
         self.page.wait_for_selector("text=/cut short or damaged/")

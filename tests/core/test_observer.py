@@ -36,6 +36,23 @@ class Observing(unittest.TestCase):
             self.assertEqual(tilt / 2.5 % 1, 0.0)
             self.assertTrue(0.0 <= tilt < 180.0)
 
+    def test_rounded_or_not_the_error_is_as_large_as_the_default_says(self):
+        """Rounding is part of the usual error, not added to it. The true values are spread, so that
+        none sits on a sixteenth."""
+        rng = np.random.default_rng(7)
+        off = {"span": [], "drop": [], "tilt": []}
+        for _ in range(1500):
+            there = {"a": np.zeros(2), "b": rng.uniform((0.8, 0.3), (1.6, 1.2))}
+            for reading, sigma in (
+                (SPAN, np.hypot(0.03, 0.025 * there["b"][0])),
+                (Drop(id="d", start="a", end="b"), 0.03),
+                (Tilt(id="t", start="a", end="b", degrees=0.0), 2.0),
+            ):
+                error = observe(reading, there, rng).value - true_value(reading, there)
+                off[reading.kind].append(error / sigma)
+        for kind, errors in off.items():
+            self.assertAlmostEqual(float(np.std(errors)), 1.0, delta=0.06, msg=kind)
+
     def test_a_tiny_length_never_reads_zero(self):
         rng = np.random.default_rng(3)
         near = {**TRUTH, "b": np.array([0.01, 0.0])}

@@ -54,7 +54,10 @@ def reveal(store: Store, study_id: int) -> Reveal:
         raise BadInput("unit", "choose a unit on the subject to compare sizes by")
     solution = solve(study)
     plan = make_plan(study, solution)
-    truth = truth_in_units(seen_landmarks(stored.scene, subject.station), study.unit)
+    seen = seen_landmarks(stored.scene, subject.station)
+    if not {study.unit.start, study.unit.end} <= seen.keys():
+        raise BadInput("unit", "its two landmarks are not of this scene: count in another unit")
+    truth = truth_in_units(seen, study.unit)
     known = [each.id for each in study.landmarks if each.id in truth]
     if not known or plan.unit_mm is None:
         raise BadInput("landmarks", "none of the study's landmarks is of this scene")
