@@ -140,6 +140,7 @@ PICTURES = (
     ("simple", BENCH, "text=Simple here", WIDE, simple),
     ("new-study", "/new", "text=What are you drawing", WIDE, new_study),
     ("tablet", BENCH, "text=Simple here", UPRIGHT, None),
+    ("easel", f"{BENCH}?easel=yes", "text=Leave the easel", WIDE, None),
     ("stick", BENCH, "text=Simple here", WIDE, stick),
     ("reveal", "/studies/3", "text=Simple here", WIDE, reveal),
     ("scenes", "/scenes", "text=Seated figure", WIDE, station),

@@ -74,6 +74,53 @@ class ByTouch(SubjectCase):
         self.page.wait_for_selector("[data-truth]", state="detached")
 
 
+class AtTheEasel(SubjectCase):
+    def setUp(self):
+        super().setUp()
+        self.open(f"/studies/{self.study_id(TITLE)}", "text=Sight next")
+        self.page.keyboard.press("Shift+E")
+        self.page.wait_for_selector("text=Leave the easel")
+
+    def test_one_value_after_the_other_is_all_it_takes(self):
+        version = self.version()
+        asked = self.page.inner_text("[aria-live]")
+        self.page.wait_for_selector("section >> text=Dibber, point")
+        self.page.keyboard.type("4:00")
+        self.page.keyboard.press("Enter")
+        self.wait_for_version(version + 1)
+        self.page.wait_for_function(
+            "before => document.querySelector('[aria-live]').innerText !== before", arg=asked
+        )
+        self.page.wait_for_timeout(200)
+        slots = self.page.locator("section[aria-label='Take a reading'] [aria-pressed]")
+        self.assertNotIn("type its letters", " ".join(slots.all_inner_texts()))
+        self.page.keyboard.press("Control+z")
+        self.wait_for_version(version + 2)
+
+    def test_the_large_clock_face_is_turned_where_the_finger_is(self):
+        """The hand goes to where it is pressed: straight right of the middle is 3 o'clock."""
+        face = self.page.locator("[aria-label='Tilt as an hour'] > circle").first.bounding_box()
+        self.assertGreater(face["width"], 120)
+        at = (face["x"] + 0.88 * face["width"], face["y"] + face["height"] / 2)
+        self.page.mouse.click(*at)
+        self.page.wait_for_selector("output >> text=3:00")
+
+    def test_nothing_scrolls_and_all_is_large(self):
+        for width, height in ((1280, 800), (820, 1180)):
+            self.page.set_viewport_size({"width": width, "height": height})
+            self.page.wait_for_timeout(200)
+            tall = self.page.evaluate("document.documentElement.scrollHeight")
+            self.assertLessEqual(tall, height)
+        size = self.page.evaluate(
+            "parseFloat(getComputedStyle(document.querySelector('[aria-live]')).fontSize)"
+        )
+        self.assertGreaterEqual(size, 30)
+
+    def test_back_to_the_bench(self):
+        self.page.click("text=Leave the easel")
+        self.page.wait_for_selector("text=Sight next")
+
+
 class InOrder(SubjectCase):
     def test_a_study_is_gone_through_from_scene_to_paper_by_keyboard(self):
         """Choose a scene, sight three suggestions with the stick, then on to Draw and Frame."""

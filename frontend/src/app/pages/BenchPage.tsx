@@ -1,13 +1,13 @@
 // The bench: the picture, the pad under it, the prompter beside it.
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Button, Segmented } from "antd";
-import { useCallback, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { ApiError, api } from "../../api/client";
 import type { Bench, Change, Prompt, Relation, Relations, Sighting } from "../../api/types";
 import { BenchPicture } from "../../features/bench";
 import { PAD_SHORTCUTS, Pad, padKey, usePad } from "../../features/pad";
-import { Marks, Progress, Prompter, Readings } from "../../features/prompter";
+import { EaselPrompt, Marks, Progress, Prompter, Readings } from "../../features/prompter";
 import { Setup } from "../../features/setup";
 import { STICK_SHORTCUTS, StickBar, StickOverlay, stickKey, useStick } from "../../features/stick";
 import { download } from "../../shared/download";
@@ -26,6 +26,7 @@ const SHORTCUTS = [
   ...PAD_SHORTCUTS,
   { keys: "Shift+N", does: "Take up what is suggested" },
   { keys: "Shift+A", does: "Another suggestion" },
+  { keys: "Shift+E", does: "To the easel, hands full: one prompt and one pad, large" },
   { keys: "Shift+S", does: "Another simple relation" },
   { keys: "Shift+D", does: "Draw by the simple relation" },
   ...STICK_SHORTCUTS,
@@ -154,6 +155,20 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
   const prompts = study.prompts ? [...study.prompts.sightings, ...study.prompts.checks] : [];
   const prompt = prompts.length ? prompts[turn % prompts.length] : undefined;
 
+  const easel = search.get("easel") === "yes";
+  const toEasel = () => setSearch(easel ? {} : { easel: "yes" }, { replace: true });
+  // At the easel the pad is always laid out for what is asked: only the value is left to give.
+  const asked = easel && prompt ? `${prompt.kind} ${prompt.start} ${prompt.end}` : null;
+  const laidOut = useRef<string | null>(null);
+  useEffect(() => {
+    if (asked !== laidOut.current) {
+      laidOut.current = asked;
+      if (asked && prompt) {
+        pad.takeUp(prompt);
+      }
+    }
+  }, [asked, prompt, pad.takeUp]);
+
   const relations = [...(study.relations?.relations ?? []), ...asRelations(study.relations?.lines)];
   const relation = relations.length ? relations[step % relations.length] : undefined;
   const adopt = (each: Relation) =>
@@ -173,6 +188,10 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
       if (prompt) {
         pad.takeUp(prompt);
       }
+      return true;
+    }
+    if (event.shiftKey && event.key === "E") {
+      toEasel();
       return true;
     }
     if (event.shiftKey && event.key === "A") {
@@ -203,6 +222,28 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
     make({ type: "strike_sighting", id: reading, struck }).then(
       (trouble) => trouble && setMessage({ text: trouble, bad: true }),
     );
+  if (easel) {
+    return (
+      // biome-ignore lint/a11y/useKeyWithClickEvents: only lets go of what a pointer has pressed
+      // biome-ignore lint/a11y/noStaticElementInteractions: only lets go of what a pointer has pressed
+      <div
+        className={styles.easel}
+        data-version={bench.version}
+        data-busy={study.busy}
+        onClick={letGo}
+      >
+        <EaselPrompt
+          bench={bench}
+          prompt={prompt}
+          onAnother={() => setTurn(turn + 1)}
+          onLeave={toEasel}
+        />
+        <Pad bench={bench} pad={pad} message={message} busy={study.busy} onKeep={keep} />
+        <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={SHORTCUTS} />
+        <StaleDialog study={study} />
+      </div>
+    );
+  }
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: only lets go of what a pointer has pressed
     // biome-ignore lint/a11y/noStaticElementInteractions: only lets go of what a pointer has pressed
@@ -213,6 +254,7 @@ function OnBench({ study, bench }: { study: StudyHandle; bench: Bench }) {
       onClick={letGo}
     >
       <StudyHeader study={study} bench={bench} stage="bench" onUndo={back} onRedo={again}>
+        <Button onClick={toEasel}>Easel</Button>
         <Button onClick={() => download(api.fileAddress(bench.id))}>Save as file</Button>
         <Button onClick={() => setHelp(true)} aria-label="Keys on this screen">
           ?

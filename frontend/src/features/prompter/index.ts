@@ -1,3 +1,4 @@
+export { EaselPrompt } from "./EaselPrompt";
 export { Marks } from "./Marks";
 export { Progress } from "./Progress";
 export { Prompter } from "./Prompter";
