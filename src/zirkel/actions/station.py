@@ -6,6 +6,7 @@ import numpy as np
 from pydantic import BaseModel, Field
 
 from zirkel.actions.subject import hidden_landmarks, scene_address
+from zirkel.core.network.kinds.base import Array
 from zirkel.core.network.solve import solve
 from zirkel.core.sheet.plan import make_plan
 from zirkel.core.study import SimulatedSubject
@@ -184,13 +185,13 @@ def _station(draft: FileStation) -> Station:
     return Station(**{name: getattr(draft, name) for name in FileStation.model_fields})
 
 
-def _widest_deg(seen: np.ndarray) -> float:
+def _widest_deg(seen: Array) -> float:
     """How far off the middle of what is seen its furthest landmark lies, in degrees."""
     middle = (seen.min(axis=0) + seen.max(axis=0)) / 2.0
     return float(np.degrees(np.arctan(np.hypot(*(seen - middle).T).max())))
 
 
-def _hulls(scene: Scene, axes: np.ndarray, middle: np.ndarray) -> list[Outline]:
+def _hulls(scene: Scene, axes: Array, middle: Array) -> list[Outline]:
     return [
         Outline(points=[(round(float(x), 1), round(float(y), 1)) for x, y in hull])
         for hull in hulls(scene, axes, middle)
