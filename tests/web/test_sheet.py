@@ -58,6 +58,15 @@ class Framing(SheetCase):
         room = self.room()
         self.assertTrue(all(each["said"].endswith(" in") for each in room["offers"]))
 
+    def test_a_frame_round_all_landmarks_is_touched_and_not_run_over(self):
+        said = [each["said"] for each in self.room()["touches"]]
+        self.assertTrue(said)
+        self.assertTrue(all(" touches the " in each for each in said), said)
+        tighter = {**self.room()["all_round"]}
+        tighter["left"] += 0.2
+        said = [each["said"] for each in self.room(**tighter)["touches"]]
+        self.assertTrue(any("runs over the left edge" in each for each in said), said)
+
     def test_what_could_run_off_is_said(self):
         self.change(type="set_sheet", sheet={"width_mm": 420, "height_mm": 297, "margin_mm": 1})
         self.assertTrue(any("off the sheet" in said for said in self.room()["overruns"]))

@@ -21,6 +21,9 @@ from zirkel.store.store import Store, Stored
 from zirkel.studyfile.schema import FileFrame
 
 MOST_NEGATIVE = 8
+JUST_OVER = 0.005
+"""How far, in units, a landmark must lie beyond an edge to run over it."""
+
 LEAST_EXTENT = 0.2
 """Least breadth and height, in units, of a frame that is begun."""
 
@@ -211,7 +214,7 @@ def _touches(study: Study, facts: FrameFacts) -> list[FrameTouch]:
         where = QUARTERS[quarter]
         if abs(quarter - each.share) > 0.06:
             where = f"{say_number(each.units)} {unit}s from the {start}"
-        beyond = "runs over" if each.inside < 0 else "touches"
+        beyond = "runs over" if each.inside < -JUST_OVER else "touches"
         made.append(FrameTouch(
             landmark=each.landmark, edge=each.edge,
             said=f"{names[each.landmark]} {beyond} the {each.edge} edge, {where}.",
