@@ -2459,7 +2459,7 @@ export interface components {
          * StickPose
          * @description How the stick, the plumb line or the level is held. Places are in mm on the subject side.
          *
-         *     `thumb` is the length that the thumb was set to over the unit, along `thumb_along`'s way.
+         *     `thumb` is the length that the thumb was set to over the unit; 0 while it isn't set.
          */
         StickPose: {
             /** End */

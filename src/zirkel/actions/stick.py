@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from typing import Annotated, Any, Literal
 
 import numpy as np
@@ -13,11 +12,10 @@ from zirkel.core.network.kinds import KINDS, Sighting
 from zirkel.core.network.kinds.span import towards
 from zirkel.core.network.words import say_value, words_of
 from zirkel.core.study import SimulatedSubject, Study
-from zirkel.core.subject.artist import holding, spoil
+from zirkel.core.subject.artist import by_an_unsteady_hand, holding
 from zirkel.core.subject.faults import FAULTS
-from zirkel.core.subject.observer import with_value
-from zirkel.core.subject.stick import TILT_STEP_DEG, read_offset, read_tilt, step_off
-from zirkel.core.values.fractions import as_a_person_counts, say_number
+from zirkel.core.subject.stick import read_offset, read_tilt, step_off
+from zirkel.core.values.fractions import say_number
 from zirkel.errors import BadInput
 from zirkel.store.store import Store, Stored
 from zirkel.studyfile.entries import Finite, Id, Point
@@ -30,7 +28,7 @@ FULL_TAKE = 24
 class StickPose(BaseModel):
     """How the stick, the plumb line or the level is held. Places are in mm on the subject side.
 
-    `thumb` is the length that the thumb was set to over the unit, along `thumb_along`'s way.
+    `thumb` is the length that the thumb was set to over the unit; 0 while it isn't set.
     """
 
     held: Literal["straight", "level", "plumb", "tilt", "drop", "height"]
@@ -105,38 +103,15 @@ def _read(study: Study, pose: StickPose) -> tuple[int | None, float | None, floa
 
 
 def _with_faults(stored: Stored, reading: Sighting) -> Sighting:
-    """What the hand makes of it, said as a person would again."""
+    """What the hand makes of it, if faults are turned on."""
     subject = stored.study.subject
     if not isinstance(subject, SimulatedSubject) or not subject.faults or stored.scene is None:
         return reading
     take = current_take(stored.study)
     taken = sum(each.take_name == take for each in stored.study.sightings)
-    truth: Mapping[str, Any] = {
-        name: np.array(place)
-        for name, place in zip(reading.landmarks, _as_if(reading), strict=True)
-    }
-    rng = np.random.default_rng()
     through = min(1.0, taken / FULL_TAKE)
     hold = holding(stored.scene, subject.station)
-    spoiled = spoil(reading, truth, hold, subject.faults, through, rng)
-    return _rounded(spoiled)
-
-
-def _as_if(reading: Sighting) -> tuple[tuple[float, float], tuple[float, float]]:
-    """Two places, in units, between which the reading would be true."""
-    if reading.kind == "tilt":
-        a = np.radians(reading.value)
-        return (0.0, 0.0), (float(np.sin(a)), -float(np.cos(a)))
-    across = getattr(reading, "along", None) == "level" or reading.kind == "drop"
-    return (0.0, 0.0), (reading.value, 0.0) if across else (0.0, reading.value)
-
-
-def _rounded(reading: Sighting) -> Sighting:
-    if reading.kind == "tilt":
-        return with_value(reading, round(reading.value / TILT_STEP_DEG) * TILT_STEP_DEG % 180.0)
-    least = 1 / 16 if reading.kind == "span" else 0.0
-    said = as_a_person_counts(abs(reading.value), least)
-    return with_value(reading, said if reading.value >= 0 else -said)
+    return by_an_unsteady_hand(reading, hold, subject.faults, through, np.random.default_rng())
 
 
 def _named(stored: Stored, before: Sighting, after: Sighting) -> list[str]:

@@ -15,12 +15,14 @@ from zirkel.core.network.solve import solve
 from zirkel.core.study import Sheet
 from zirkel.core.subject.artist import (
     Hand,
+    by_an_unsteady_hand,
     fresh_study,
     holding,
     inside_predicted,
     sight_scene,
     spoil,
 )
+from zirkel.core.subject.faults.lean import flatter
 from zirkel.core.subject.scene import seen_landmarks, truth_in_units, unit_length
 from zirkel.core.subject.stick import read_offset, read_tilt, step_off
 from zirkel.scenes import shipped_scenes
@@ -119,6 +121,23 @@ class Honestly(unittest.TestCase):
         spoiled = spoil(reading, truth, hold, {"elbow": 65.0}, 1.0, rng)
         self.assertAlmostEqual(spoiled.units, 3.0 * 0.9)
         self.assertIs(spoil(reading, truth, hold, {}, 1.0, rng), reading)
+
+    def test_an_unsteady_hand_says_what_a_person_would(self):
+        """A creeping elbow at the end of its take turns 2 1/2 into 2.5 * 0.9 = 2.25; a leaning
+        stick turns 45 degrees by 11.9, said to five minutes of the clock; a plumb stays a
+        plumb."""
+        rng = np.random.default_rng(0)
+        hold = holding(shipped_scenes()["boathouse"], shipped_scenes()["boathouse"].station)
+        span = Span(id="s", start="a", end="b", along="level", towards="right", units=2.5)
+        read = by_an_unsteady_hand(span, hold, {"elbow": 65.0}, 1.0, rng)
+        self.assertEqual(read.units, 2.25)
+        tilt = Tilt(id="t", start="a", end="b", degrees=45.0)
+        leaned = by_an_unsteady_hand(tilt, hold, {"lean": 35.0}, 0.0, rng)
+        self.assertEqual(
+            leaned.degrees, 45.0 + round(np.degrees(flatter(np.pi / 4, 35.0)) / 2.5) * 2.5
+        )
+        drop = Drop(id="d", start="a", end="b", offset=-1.5)
+        self.assertEqual(by_an_unsteady_hand(drop, hold, {"elbow": 65.0}, 1.0, rng).offset, -1.5)
 
     def test_takes_and_counts(self):
         scene = shipped_scenes()["leaf_tile"]

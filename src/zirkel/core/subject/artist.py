@@ -31,7 +31,8 @@ from zirkel.core.subject.scene import (
     view_of,
 )
 from zirkel.core.subject.station import Station
-from zirkel.core.subject.stick import Holding
+from zirkel.core.subject.stick import TILT_STEP_DEG, Holding
+from zirkel.core.values.fractions import as_a_person_counts
 
 AT_A_TIME = 4
 """How many suggestions are taken before asking again."""
@@ -150,6 +151,34 @@ def spoil(
     if reading.period is not None:
         value %= reading.period / reading.inside
     return with_value(reading, value)
+
+
+def by_an_unsteady_hand(
+    reading: Sighting,
+    hold: Holding,
+    faults: Mapping[str, float],
+    through_take: float,
+    rng: np.random.Generator,
+) -> Sighting:
+    """A true reading of a span, a tilt or an alignment as a hand with faults gives it, said as a
+    person says it; nothing but the reading need be known."""
+    ends = dict(zip(reading.landmarks, _places_of(reading), strict=True))
+    spoiled = spoil(reading, ends, hold, faults, through_take, rng)
+    if spoiled.period is not None:
+        said = round(spoiled.value / TILT_STEP_DEG) * TILT_STEP_DEG
+        return with_value(spoiled, said % (spoiled.period / spoiled.inside))
+    least = 1 / 16 if isinstance(spoiled, Span) else 0.0
+    count = as_a_person_counts(abs(spoiled.value), least)
+    return with_value(spoiled, count if spoiled.value >= 0 else -count)
+
+
+def _places_of(reading: Sighting) -> tuple[Array, Array]:
+    """Two places, in units, between which a reading would be true."""
+    if reading.period is not None:
+        turn = reading.value * reading.inside
+        return np.zeros(2), np.array([np.sin(turn), -np.cos(turn)])
+    across = getattr(reading, "along", None) == "level" or reading.kind == "drop"
+    return np.zeros(2), np.array([reading.value, 0.0] if across else [0.0, reading.value])
 
 
 def _as_sighting(asked: Suggestion, name: str, take: str) -> Sighting:
