@@ -2327,6 +2327,8 @@ export interface components {
             overruns: string[];
             /** Placements */
             placements: components["schemas"]["PlacementOffer"][];
+            /** Print Unit Mm */
+            print_unit_mm: number | null;
             /** Proportions */
             proportions: components["schemas"]["Proportion"][];
             /** Subject Share */

@@ -71,6 +71,18 @@ class Framing(SheetCase):
         self.change(type="set_sheet", sheet={"width_mm": 420, "height_mm": 297, "margin_mm": 1})
         self.assertTrue(any("off the sheet" in said for said in self.room()["overruns"]))
 
+    def test_a_print_s_own_size_is_offered_and_can_be_enlarged(self):
+        """A unit of 200 px at 0.25 mm each is 50 mm on the print; twice that is 100."""
+        subject = {"picture": "e" * 64, "width": 800, "height": 600, "mm_per_px": 0.25}
+        self.change(type="set_subject", subject=subject)
+        for name, rough in (("can_rim_l", [100, 100]), ("can_foot_l", [104, 300])):
+            self.change(type="edit_landmark",
+                        landmark={"id": name, "name": name, "rough": rough})  # fmt: skip
+        room = self.room()
+        self.assertAlmostEqual(room["print_unit_mm"], 50.0)
+        twice = next(each for each in room["offers"] if each["why"] == "twice")
+        self.assertAlmostEqual(twice["unit_mm"], 100.0)
+
     def test_a_study_without_landmarks_has_a_room(self):
         made = self.client.post("/api/v1/studies", json={"title": "Bare"}).json
         self.id = made["id"]

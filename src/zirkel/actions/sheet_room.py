@@ -21,6 +21,8 @@ from zirkel.store.store import Store, Stored
 from zirkel.studyfile.schema import FileFrame
 
 MOST_NEGATIVE = 8
+SAME_SIZE = "same size"
+
 JUST_OVER = 0.005
 """How far, in units, a landmark must lie beyond an edge to run over it."""
 
@@ -128,6 +130,8 @@ class SheetRoom(BaseModel):
     placements: list[PlacementOffer]
     overruns: list[str]
     kept: list[Compared]
+    print_unit_mm: float | None
+    """The unit's length on the print itself, where its true size is known."""
     image_box: tuple[float, float, float, float] | None
     inches: bool
 
@@ -170,6 +174,7 @@ def open_sheet_room(store: Store, study_id: int, draft: FileFrame | None) -> She
         placements=_placements(study, frame, sight),
         overruns=_overruns(study, plan),
         kept=[_compared(study, each.name, each.frame, places) for each in study.frames],
+        print_unit_mm=_fixed(stored, sight).get(SAME_SIZE),
         image_box=_image_box(study, sight),
         inches=study.inches,
     )
@@ -267,7 +272,7 @@ def _fixed(stored: Stored, sight: Sight) -> dict[str, float]:
         return {"sight-size": sight_size(at_subject, station.easel_mm, station.distance_mm)}
     if isinstance(subject, PictureSubject) and subject.mm_per_px and sight.unit > 0:
         print_mm = sight.unit * subject.mm_per_px
-        return {"same size": print_mm, "one and a half": 1.5 * print_mm, "twice": 2 * print_mm}
+        return {SAME_SIZE: print_mm, "one and a half": 1.5 * print_mm, "twice": 2 * print_mm}
     return {}
 
 

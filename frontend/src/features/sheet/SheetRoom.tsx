@@ -198,6 +198,9 @@ function Sizes({ bench, room, tell }: { bench: Bench; room: Room; tell: Tell }) 
           </li>
         ))}
       </ul>
+      {room.print_unit_mm && (
+        <Enlarge printed={room.print_unit_mm} on={bench.sheet.unit_mm} tell={tell} />
+      )}
       <div className={styles.row}>
         <InputNumber
           className={styles.own}
@@ -220,6 +223,32 @@ function Sizes({ bench, room, tell }: { bench: Bench; room: Room; tell: Tell }) 
           </Button>
         )}
       </div>
+    </div>
+  );
+}
+
+/** The unit by how many times the print it is to be. */
+function Enlarge({ printed, on, tell }: { printed: number; on: number | null; tell: Tell }) {
+  const [times, setTimes] = useState<number | null>(null);
+  return (
+    <div className={styles.row}>
+      <InputNumber
+        className={styles.own}
+        aria-label="How many times the print"
+        placeholder={on ? (on / printed).toFixed(2) : "2"}
+        min={0.05}
+        max={100}
+        step={0.25}
+        suffix="times"
+        value={times}
+        onChange={setTimes}
+      />
+      <Button
+        disabled={!times}
+        onClick={() => times && tell({ type: "set_unit_size", unit_mm: times * printed })}
+      >
+        Enlarge the print
+      </Button>
     </div>
   );
 }
