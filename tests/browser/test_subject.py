@@ -62,7 +62,12 @@ class Stick(SubjectCase):
         rod = self.page.locator("[data-stick] rect").last.bounding_box()
         start = (rod["x"] + rod["width"] / 2, rod["y"] + rod["height"] / 2)
         self.drag(start, (start[0] + 61, start[1] + 37))
-        after = self.middle("[data-end=tip] circle")
+        for _ in range(60):
+            # A move is drawn with the next frame, which may take its time.
+            after = self.middle("[data-end=tip] circle")
+            if abs(after[0] - before[0] - 61) < 8:
+                break
+            self.page.wait_for_timeout(50)
         self.assertAlmostEqual(after[0] - before[0], 61, delta=8)
         self.assertAlmostEqual(after[1] - before[1], 37, delta=8)
 
