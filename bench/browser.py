@@ -13,8 +13,8 @@ from playwright.sync_api import sync_playwright
 from tests.browser.case import CHROMIUM, FLAGS, Server
 
 from bench.speed import network_of, study_of
-from zirkel.core.network.kinds import KINDS
-from zirkel.core.subject.observer import true_value
+from zirkel.core.sightings import KINDS
+from zirkel.core.simulation.observer import true_value
 from zirkel.studyfile.read import write_study
 
 TIMES = 15

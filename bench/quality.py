@@ -9,7 +9,9 @@ from tests.core.test_doubts import spoiled
 from tests.core.test_relations import planted
 from tests.networks import RandomNetwork
 
-from zirkel.core.network.adjust import adjust, conclude, descend, place_covariance
+from zirkel.core.network.adjust import conclude, place_covariance
+from zirkel.core.network.descend import descend
+from zirkel.core.network.search import adjust
 from zirkel.core.network.relations import find_relations
 from zirkel.core.network.solve import solve
 

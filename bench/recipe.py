@@ -7,15 +7,15 @@ from collections.abc import Mapping
 
 import numpy as np
 
-from zirkel.core.network.kinds import Sighting
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
 from zirkel.core.network.solve import solve
 from zirkel.core.sheet.plan import make_plan
 from zirkel.core.sheet.recipe import make_recipe
 from zirkel.core.sheet.recipe.hand import follow
 from zirkel.core.sheet.recipe.manners import STEP_MM, STRAIGHT_SHARE, TILT_RAD, in_units
+from zirkel.core.sightings import Sighting
+from zirkel.core.simulation.artist import Hand, sight_scene
 from zirkel.core.study import Sheet, Study
-from zirkel.core.subject.artist import Hand, sight_scene
 from zirkel.core.subject.picture import box_of
 from zirkel.core.subject.scene import Scene, seen_landmarks, truth_in_units
 from zirkel.scenes import shipped_scenes

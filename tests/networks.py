@@ -6,10 +6,10 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from zirkel.core.network.kinds import Drop, Level, Match, Part, Run, Sighting, Span, Tilt
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
+from zirkel.core.sightings import Drop, Level, Match, Part, Run, Sighting, Span, Tilt
+from zirkel.core.simulation.observer import observe, true_value, with_value
 from zirkel.core.study import Landmark, Sheet, Study, UnitPair
-from zirkel.core.subject.observer import observe, true_value, with_value
 
 SHEET = Sheet(297.0, 420.0)
 UNIT = UnitPair("a", "b", "plumb", "unit")
@@ -31,9 +31,9 @@ def study_of(
 def hand_study() -> Study:
     """Unit a-b upright; c placed by one level span, one level line and one drop.
 
-    x(c) is read twice: 2.0 as a span of sigma 0.058310 and 2.1 as a drop of sigma 0.03.
-    Weighted mean: weights 294.12 and 1111.11, so x = (588.24 + 2333.33) / 1405.23 = 2.079070,
-    sd = 1 / sqrt(1405.23) = 0.026676.
+    x(c) is read twice: 2.0 as a span of sigma sqrt(0.03^2 + 0.05^2) = 0.058310 and 2.1 as a drop of
+    sigma sqrt(0.03^2 + 0.0525^2) = 0.060467. Weighted mean: weights 294.12 and 273.50, so
+    x = (588.24 + 574.36) / 567.62 = 2.048184, sd = 1 / sqrt(567.62) = 0.041973.
     """
     places = {"a": (0.0, 0.0), "b": (0.0, 1.0), "c": (1.9, 0.1)}
     return study_of(

@@ -17,11 +17,27 @@ MAY_IMPORT = {
     "store": {"core", "studyfile", "scenes"},
     "demo": {"core", "studyfile", "scenes"},
     "pictures": {"core"},
-    "paper": {"core"},
-    "actions": {"core", "studyfile", "store", "pictures", "paper"},
-    "web": {"core", "studyfile", "store", "actions", "pictures"},
-    "cli": {"core", "studyfile", "store", "actions", "web", "demo"},
+    "paper": {"core", "studyfile"},
+    "commands": {"core", "studyfile", "store", "pictures"},
+    "views": {"core", "studyfile", "store", "pictures", "paper"},
+    "web": {"core", "studyfile", "store", "commands", "views", "pictures"},
+    "cli": {"core", "studyfile", "store", "commands", "web", "demo"},
 }
+CORE_MAY_IMPORT = {
+    "arrays": set(),
+    "values": set(),
+    "sightings": {"arrays", "values"},
+    "study": {"sightings", "subject.station", "arrays"},
+    "subject": {"study", "sightings", "arrays", "values"},
+    "network": {"study", "sightings", "arrays", "values"},
+    "sheet": {"network", "study", "sightings", "arrays", "values"},
+    "simulation": {"network", "subject", "sheet", "study", "sightings", "arrays", "values"},
+    "words": {"network", "sheet", "subject", "study", "sightings", "arrays", "values"},
+    "schools": {"words", "sheet", "subject", "network", "study", "values", "worked"},
+    "worked": {"schools", "words", "sheet", "network", "study", "arrays"},
+}
+"""Within the core: numbers never import what is said of them."""
+
 CORE_PACKAGES = {"numpy", "scipy", "shapely", "zirkel"}
 
 FEATURES_MAY = {"api", "geometry", "shared"}
@@ -53,6 +69,20 @@ class Python(unittest.TestCase):
                 target = module.split(".")[1]
                 allowed = {room, "errors", *MAY_IMPORT[room]}
                 self.assertIn(target, allowed, f"{path.relative_to(ROOT)} imports {module}")
+
+    def test_inside_the_core_too(self):
+        core = SOURCE / "core"
+        rooms = {each.stem for each in core.iterdir() if each.name[:1] not in "_."}
+        self.assertEqual(rooms, set(CORE_MAY_IMPORT))
+        for path in core.rglob("*.py"):
+            parts = path.relative_to(core).with_suffix("").parts
+            for module in python_imports(path):
+                if not module.startswith("zirkel.core."):
+                    continue
+                target = module.removeprefix("zirkel.core.")
+                allowed = {parts[0], *CORE_MAY_IMPORT.get(parts[0], ())}
+                reached = {target, target.split(".")[0]}
+                self.assertTrue(allowed & reached, f"{path.relative_to(ROOT)} imports {module}")
 
     def test_every_room_is_known(self):
         rooms = {each.name for each in SOURCE.iterdir() if (each / "__init__.py").exists()}

@@ -7,10 +7,10 @@ import unittest
 from pathlib import Path
 from typing import get_args, get_type_hints
 
-from zirkel.actions.take_along import MAKERS
-from zirkel.core.practice.schools import SCHOOLS
+from zirkel.core.schools import SCHOOLS
 from zirkel.core.subject.faults import FAULTS
 from zirkel.core.subject.solids import AnySolid
+from zirkel.paper import PAPERS
 from zirkel.scenes import shipped_file, shipped_scenes
 from zirkel.studyfile.scene_file import SceneFile, read_scene
 
@@ -24,8 +24,9 @@ def words(path):
 
 class Schools(unittest.TestCase):
     def test_each_is_a_module_of_its_own(self):
-        folder = ROOT / "src" / "zirkel" / "core" / "practice" / "schools"
-        modules = {path.stem for path in folder.glob("*.py")} - {"__init__", "base"}
+        folder = ROOT / "src" / "zirkel" / "core" / "schools"
+        shared = {"__init__", "base", "own", "heights"}
+        modules = {path.stem for path in folder.glob("*.py")} - shared
         self.assertEqual(modules, set(SCHOOLS))
         self.assertEqual(len(SCHOOLS), 8)
 
@@ -80,10 +81,10 @@ class Papers(unittest.TestCase):
     def test_everything_that_can_be_taken_has_a_button(self):
         page = words("frontend/src/features/recipe/TakeAlong.tsx")
         buttons = set(re.findall(r'what: "([\w-]+)"', page))
-        self.assertEqual(buttons, set(MAKERS))
+        self.assertEqual(buttons, set(PAPERS))
 
     def test_cautions_stand_where_blades_are_used(self):
-        self.assertIn("away from the hand", words("src/zirkel/paper/cards.py"))
+        self.assertIn("away from the hand", words("src/zirkel/paper/viewfinder.py"))
         self.assertIn("away from the hand", words("frontend/src/features/recipe/TakeAlong.tsx"))
 
 

@@ -431,6 +431,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What there is to take along. */
+        get: operations["papers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/take/{what}": {
         parameters: {
             query?: never;
@@ -474,7 +491,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Take back the last change. */
+        /** Take back the last change that stands. */
         post: operations["undoChange"];
         delete?: never;
         options?: never;
@@ -532,6 +549,8 @@ export interface components {
         Bench: {
             /** Adopted */
             adopted: components["schemas"]["BenchRelation"][];
+            /** Agreement */
+            agreement: string | null;
             /**
              * Changed At
              * Format: date-time
@@ -553,6 +572,8 @@ export interface components {
             readings: components["schemas"]["BenchReading"][];
             /** Redo */
             redo: string | null;
+            /** Scatter */
+            scatter: number;
             /** Shapes */
             shapes: components["schemas"]["BenchShape"][];
             sheet: components["schemas"]["BenchSheet"];
@@ -592,9 +613,9 @@ export interface components {
          * @description A landmark on both sides of the bench. Places are millimetres on the sheet.
          *
          *     `seen_left_mm`, `seen_top_mm` are where it is seen on the subject, or was tapped on the
-         *     thumbnail, at the drawing's size, with heights that pull straight across. `slack` is the
-         *     standard ellipse: semi-axes and the angle of the longer one clockwise from level. `standing`
-         *     is loose, held, proven or doubt.
+         *     thumbnail, at the drawing's size, with heights that pull straight across. `slack` is the area
+         *     in which it lies 19 times in 20: semi-axes and the angle of the longer one clockwise from level;
+         *     `slack_mm` the longer of them. `standing` is loose, held, proven or doubt.
          */
         BenchLandmark: {
             /** From Left Mm */
@@ -620,8 +641,6 @@ export interface components {
                 number,
                 number
             ] | null;
-            /** Sd Mm */
-            sd_mm: number | null;
             /** Seen Left Mm */
             seen_left_mm: number | null;
             /** Seen Top Mm */
@@ -632,6 +651,8 @@ export interface components {
                 number,
                 number
             ] | null;
+            /** Slack Mm */
+            slack_mm: number | null;
             /** Standing */
             standing: string;
             /** Tier */
@@ -805,6 +826,8 @@ export interface components {
             readings: number;
             /** Sd */
             sd: number;
+            /** Thin */
+            thin: boolean;
             /** Warning */
             warning: string | null;
         };
@@ -898,6 +921,11 @@ export interface components {
             /** Id */
             id: string;
             /**
+             * Kept
+             * @default false
+             */
+            kept?: boolean;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -922,6 +950,11 @@ export interface components {
              * @default false
              */
             struck?: boolean;
+            /**
+             * Take
+             * @default null
+             */
+            take?: string | null;
             /** To */
             to: string;
         } & {
@@ -1362,6 +1395,11 @@ export interface components {
             /** Id */
             id: string;
             /**
+             * Kept
+             * @default false
+             */
+            kept?: boolean;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -1386,6 +1424,11 @@ export interface components {
              * @default false
              */
             struck?: boolean;
+            /**
+             * Take
+             * @default null
+             */
+            take?: string | null;
             /** To */
             to: string;
         } & {
@@ -1433,6 +1476,11 @@ export interface components {
             ];
             /** Id */
             id: string;
+            /**
+             * Kept
+             * @default false
+             */
+            kept?: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1527,6 +1575,11 @@ export interface components {
             /** Id */
             id: string;
             /**
+             * Kept
+             * @default false
+             */
+            kept?: boolean;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -1584,6 +1637,28 @@ export interface components {
             /** Title */
             title: string;
         };
+        /**
+         * PaperCard
+         * @description Something to take along: its button and what it is good for.
+         */
+        PaperCard: {
+            /** Label */
+            label: string;
+            /** Note */
+            note: string;
+            /** Printed */
+            printed: boolean;
+            /** What */
+            what: string;
+        };
+        /**
+         * Papers
+         * @description All that a study can give.
+         */
+        Papers: {
+            /** Papers */
+            papers: components["schemas"]["PaperCard"][];
+        };
         /** ParallelSighting */
         ParallelSighting: {
             /**
@@ -1598,6 +1673,11 @@ export interface components {
             ];
             /** Id */
             id: string;
+            /**
+             * Kept
+             * @default false
+             */
+            kept?: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1641,6 +1721,11 @@ export interface components {
             from: string;
             /** Id */
             id: string;
+            /**
+             * Kept
+             * @default false
+             */
+            kept?: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1843,6 +1928,10 @@ export interface components {
         Reach: {
             /** Reach Mm */
             reach_mm: number;
+            /** Said */
+            said: string;
+            /** Sd Mm */
+            sd_mm: number;
         };
         /**
          * ReadPicture
@@ -2082,6 +2171,11 @@ export interface components {
             hits: string;
             /** Id */
             id: string;
+            /**
+             * Kept
+             * @default false
+             */
+            kept?: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2358,6 +2452,11 @@ export interface components {
             from: string;
             /** Id */
             id: string;
+            /**
+             * Kept
+             * @default false
+             */
+            kept?: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2722,6 +2821,11 @@ export interface components {
             from: string;
             /** Id */
             id: string;
+            /**
+             * Kept
+             * @default false
+             */
+            kept?: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3819,7 +3923,9 @@ export interface operations {
     };
     prompts: {
         parameters: {
-            query?: never;
+            query?: {
+                version?: number | null;
+            };
             header?: never;
             path: {
                 study_id: number;
@@ -3877,7 +3983,9 @@ export interface operations {
     };
     recipe: {
         parameters: {
-            query?: never;
+            query?: {
+                version?: number | null;
+            };
             header?: never;
             path: {
                 study_id: number;
@@ -3997,7 +4105,9 @@ export interface operations {
     };
     relations: {
         parameters: {
-            query?: never;
+            query?: {
+                version?: number | null;
+            };
             header?: never;
             path: {
                 study_id: number;
@@ -4419,6 +4529,64 @@ export interface operations {
             };
         };
     };
+    papers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Papers"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     takeAlong: {
         parameters: {
             query?: never;
@@ -4471,7 +4639,9 @@ export interface operations {
     };
     trust: {
         parameters: {
-            query?: never;
+            query?: {
+                version?: number | null;
+            };
             header?: never;
             path: {
                 study_id: number;

@@ -39,3 +39,11 @@ class StaleVersion(ZirkelError):
         )
         self.based_on = based_on
         self.current = current
+
+
+class Overtaken(ZirkelError):
+    """What was asked for a version of a study that is no longer the newest; nobody waits for it."""
+
+    def __init__(self, wanted: int, current: int) -> None:
+        super().__init__(f"Asked for version {wanted}; the study is at version {current} by now.")
+        self.current = current

@@ -6,7 +6,7 @@ import unittest
 from pathlib import Path
 
 from tests.browser.test_subject import SubjectCase
-from zirkel.actions.take_along import MAKERS
+from zirkel.paper import PAPERS
 
 TITLE = "Potting bench, morning light"
 
@@ -155,7 +155,7 @@ class Drawing(SubjectCase):
                   "viewfinder": "Viewfinder", "tilts": "Clock-face card",
                   "grid": "Grid for the sheet", "plan": "Plan as SVG",
                   "marks-table": "Marks as CSV", "readings-table": "Readings as CSV"}  # fmt: skip
-        self.assertEqual(set(labels), set(MAKERS) - {"print-grid"})
+        self.assertEqual(set(labels), set(PAPERS) - {"print-grid"})
         for what, label in labels.items():
             with self.page.expect_download() as caught:
                 self.page.click(f"aside button:has(span:text-is('{label}'))")

@@ -27,7 +27,8 @@ class Commands(unittest.TestCase):
         self.assertEqual((done.returncode, done.stderr), (0, b""))
         answer = json.loads(done.stdout)
         self.assertEqual(
-            set(answer), {"landmarks", "loose", "readings", "doubts", "takes", "variance_factor"}
+            set(answer),
+            {"landmarks", "loose", "readings", "doubts", "takes", "variance_factor", "scatter"},
         )
         self.assertAlmostEqual(answer["landmarks"]["pot_rim"]["x"], 1.625)
         self.assertEqual(answer["landmarks"]["can_foot"]["sd_y"], 0.0)

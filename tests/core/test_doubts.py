@@ -6,12 +6,13 @@ from dataclasses import replace
 import numpy as np
 
 from tests.networks import RandomNetwork, hand_study, study_of
-from zirkel.core.network.adjust import adjust
 from zirkel.core.network.assemble import sigma_of
-from zirkel.core.network.kinds import Drop, Level, Order, Span
+from zirkel.core.network.search import adjust
 from zirkel.core.network.solve import solve
-from zirkel.core.network.words import doubt_detail, doubt_headline
-from zirkel.core.subject.observer import with_value
+from zirkel.core.sightings import Drop, Level, Order, Span
+from zirkel.core.simulation.observer import with_value
+from zirkel.core.words.base import words_of
+from zirkel.core.words.network import doubt_detail, doubt_headline
 
 WRONG_BY = 8.0
 CHECKED = 0.4
@@ -70,16 +71,18 @@ class Statistics(unittest.TestCase):
 
 class ByHand(unittest.TestCase):
     def test_what_the_others_expect(self):
-        # Three drops say 1, one says 1.6: the others make it 1 exactly.
+        # Three drops say 0, one says 0.6: the others make it 0 exactly.
         readings = tuple(
             Drop(id=f"s{i}", start="a", end="c", offset=value)
-            for i, value in enumerate((1.0, 1.0, 1.0, 1.6))
+            for i, value in enumerate((0.0, 0.0, 0.0, 0.6))
         )
-        doubts = solve(study_of({"a": (0, 0), "b": (0, 1), "c": (1, 1)}, readings)).doubts
+        doubts = solve(study_of({"a": (0, 0), "b": (0, 1), "c": (0, 2)}, readings)).doubts
         self.assertEqual([each.sighting for each in doubts], ["s3"])
-        self.assertAlmostEqual(doubts[0].expected, 1.0)
-        # v = 0.6 * 3/4, sigma_v = 0.03 sqrt(3/4): w = 17.32
-        self.assertAlmostEqual(doubts[0].standardized, 0.45 / (0.03 * 0.75**0.5))
+        self.assertAlmostEqual(doubts[0].expected, 0.0)
+        # sigma = 0.03 for each zero, sqrt(0.03^2 + 0.015^2) for the other; against the mean of the
+        # three, w = 0.6 / sqrt(0.03^2 + 0.015^2 + 0.03^2 / 3) = 15.89.
+        w = 0.6 / (0.03**2 + 0.015**2 + 0.03**2 / 3.0) ** 0.5
+        self.assertAlmostEqual(doubts[0].standardized, w)
 
     def test_two_that_check_only_each_other_are_rivals(self):
         study = hand_study()
@@ -87,7 +90,7 @@ class ByHand(unittest.TestCase):
         study = replace(study, sightings=apart)
         doubt = solve(study).doubts[0]
         self.assertEqual({doubt.sighting, *doubt.rivals}, {"s1", "s2"})
-        self.assertIn("can't be told", doubt_detail(study, doubt))
+        self.assertIn("can't be told", doubt_detail(study, words_of(study), doubt))
 
     def test_a_broken_order_is_doubted_and_moves_nothing(self):
         readings = (
@@ -115,7 +118,7 @@ class ByHand(unittest.TestCase):
             for i, value in enumerate((1.5, 1.5, 1.5, 1.25, 2.0))
         )
         study = study_of({"a": (0, 0), "b": (0, 1), "c": (1, 1)}, readings)
-        said = doubt_headline(study, solve(study).doubts[0])
+        said = doubt_headline(study, words_of(study), solve(study).doubts[0])
         self.assertEqual(said, "a to c: 2 units right. The others make it 1 7/16 units.")
 
 

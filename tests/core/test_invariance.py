@@ -8,10 +8,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.networks import RandomNetwork, study_of
-from zirkel.core.network.adjust import adjust, place_covariance
+from zirkel.core.network.adjust import place_covariance
 from zirkel.core.network.assemble import DRIFT_SIGMA
-from zirkel.core.network.kinds import Drop, Level, Span, Tilt
+from zirkel.core.network.search import adjust
 from zirkel.core.network.solve import slide_direction, solve
+from zirkel.core.sightings import Drop, Level, Span, Tilt
 from zirkel.core.study import UnitPair
 
 SEEDS = st.integers(0, 5_000)
@@ -105,7 +106,7 @@ class Irrelevant(unittest.TestCase):
         places = {"a": (0, 0), "b": (0, 1), "c": (1, 1)}
         for sigma, expected in ((0.03, 1.1), (0.01, 1.18), (0.09, 1.02)):
             readings = (
-                Drop(id="s1", start="a", end="c", offset=1.0),
+                Drop(id="s1", start="a", end="c", offset=1.0, sigma=0.03),
                 Drop(id="s2", start="a", end="c", offset=1.2, sigma=sigma),
                 Level(id="s3", start="a", end="c", offset=1.0),
             )

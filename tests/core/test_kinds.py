@@ -5,7 +5,8 @@ import unittest
 import numpy as np
 
 from tests.networks import study_of
-from zirkel.core.network.kinds import (
+from zirkel.core.network.solve import solve
+from zirkel.core.sightings import (
     KINDS,
     Drop,
     Level,
@@ -18,8 +19,7 @@ from zirkel.core.network.kinds import (
     Span,
     Tilt,
 )
-from zirkel.core.network.solve import solve
-from zirkel.core.subject.observer import true_value, with_value
+from zirkel.core.simulation.observer import true_value, with_value
 
 TRUTH = {
     "a": np.array([0.2, 0.1]),

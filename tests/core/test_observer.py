@@ -5,10 +5,10 @@ import unittest
 import numpy as np
 
 from tests.networks import RandomNetwork
-from zirkel.core.network.kinds import Drop, Match, Part, Run, Span, Tilt
 from zirkel.core.network.solve import solve
 from zirkel.core.network.standing import PROVEN, standings
-from zirkel.core.subject.observer import observe, true_value, with_value
+from zirkel.core.sightings import Drop, Match, Part, Run, Span, Tilt
+from zirkel.core.simulation.observer import observe, true_value, with_value
 
 TRUTH = {"a": np.zeros(2), "b": np.array([1.6, 0.7]), "c": np.array([0.8, 0.35])}
 SPAN = Span(id="s", start="a", end="b", along="level", towards="right", units=1.0)
@@ -20,7 +20,7 @@ class Observing(unittest.TestCase):
         for reading, sigma in (
             (SPAN, np.hypot(0.03, 0.025 * 1.6)),
             (Tilt(id="t", start="a", end="b", degrees=0.0), 2.0),
-            (Drop(id="d", start="a", end="b"), 0.03),
+            (Drop(id="d", start="a", end="b"), np.hypot(0.03, 0.025 * 1.6)),
             (Part(id="p", start="a", end="b", at="c", along="level", fraction=0.5), 0.03),
         ):
             true = true_value(reading, TRUTH)
@@ -45,7 +45,7 @@ class Observing(unittest.TestCase):
             there = {"a": np.zeros(2), "b": rng.uniform((0.8, 0.3), (1.6, 1.2))}
             for reading, sigma in (
                 (SPAN, np.hypot(0.03, 0.025 * there["b"][0])),
-                (Drop(id="d", start="a", end="b"), 0.03),
+                (Drop(id="d", start="a", end="b"), np.hypot(0.03, 0.025 * there["b"][0])),
                 (Tilt(id="t", start="a", end="b", degrees=0.0), 2.0),
             ):
                 error = observe(reading, there, rng).value - true_value(reading, there)

@@ -1,14 +1,15 @@
 """The plan: the largest round unit that fits, and marks inside the margins whenever it fits."""
 
+import math
 import unittest
 from dataclasses import replace
 
 import numpy as np
 
 from tests.networks import RandomNetwork, study_of
-from zirkel.core.network.kinds import Drop, Level
 from zirkel.core.network.solve import solve
 from zirkel.core.sheet.plan import make_plan
+from zirkel.core.sightings import Drop, Level
 from zirkel.core.study import Frame, Margins, Placement, Sheet
 
 
@@ -38,8 +39,10 @@ class ByHand(unittest.TestCase):
         self.assertAlmostEqual(plan.marks["a"].from_top_mm, 15.0)
         self.assertAlmostEqual(plan.marks["c"].from_left_mm, 278.5)
         self.assertAlmostEqual(plan.marks["c"].from_top_mm, 405.0)
-        # sd of c: 0.03 units both ways, 3.9 mm at 130 mm.
-        self.assertAlmostEqual(plan.marks["c"].sd_mm, 3.9)
+        # sd of c: sqrt(0.03^2 + (0.025 * 3)^2) = 0.08078 units down, 10.5 mm at 130 mm; its slack
+        # is sqrt(-2 ln 0.05) = 2.4477 times that.
+        self.assertAlmostEqual(plan.marks["c"].sd_mm, 130.0 * math.hypot(0.03, 0.075))
+        self.assertAlmostEqual(plan.marks["c"].slack.longer, 2.4477 * 10.501, places=2)
 
     def test_own_unit_margins_placement_and_frame(self):
         study = replace(

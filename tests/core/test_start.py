@@ -6,11 +6,12 @@ from dataclasses import replace
 import numpy as np
 
 from tests.networks import UNIT, RandomNetwork, study_of
-from zirkel.core.network.adjust import adjust, come_near
 from zirkel.core.network.assemble import build, curvature, linearize
-from zirkel.core.network.kinds import Drop, Level, Span, Tilt
+from zirkel.core.network.descend import come_near
+from zirkel.core.network.search import adjust
 from zirkel.core.network.second_look import disagreement, put_right, strained
 from zirkel.core.network.start import on_datum, thumbnail_places, thumbnail_scale
+from zirkel.core.sightings import Drop, Level, Span, Tilt
 from zirkel.core.study import Landmark, UnitLength, UnitPair
 
 

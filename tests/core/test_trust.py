@@ -6,9 +6,9 @@ from dataclasses import replace
 import numpy as np
 
 from tests.networks import RandomNetwork
-from zirkel.core.network.adjust import adjust
+from zirkel.core.network.search import adjust
 from zirkel.core.network.trust import ENOUGH, personal_trust
-from zirkel.core.subject.observer import observe
+from zirkel.core.simulation.observer import observe
 
 TRUE = {"span": 0.6, "tilt": 1.8, "drop": 1.0, "level": 1.0}
 

@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from tests.networks import hand_study, study_of
 from zirkel.core.network.doubts import Doubt
-from zirkel.core.network.kinds import (
+from zirkel.core.sightings import (
     KINDS,
     Drop,
     Level,
@@ -18,20 +18,20 @@ from zirkel.core.network.kinds import (
     Span,
     Tilt,
 )
-from zirkel.core.network.words import (
-    ask_for,
+from zirkel.core.study import Landmark, UnitLength, UnitPair
+from zirkel.core.words.base import Words, words_of
+from zirkel.core.words.network import (
     doubt_detail,
     doubt_headline,
-    say_reading,
     say_sigma,
     say_value,
-    slack,
     take_warning,
     why_check,
     why_next,
 )
-from zirkel.core.study import Landmark, UnitLength, UnitPair
+from zirkel.core.words.sightings import ask_for, say_reading
 
+CANS = Words({}, "can")
 NAMES = {"a": "Rim", "b": "Foot", "c": "Spout", "d": "Handle"}
 
 SAID: list[tuple[Sighting, str]] = [
@@ -103,22 +103,23 @@ class Readings(unittest.TestCase):
     def test_values_are_said_in_their_own_way(self):
         study = can_study()
         for index, value, words in ((0, 1.5, "1 1/2 cans"), (3, 120.0, "4:00"), (8, 0.5, "1/2")):
-            self.assertEqual(say_value(study, SAID[index][0], value), words)
+            self.assertEqual(say_value(words_of(study), SAID[index][0], value), words)
 
     def test_errors_of_a_kind(self):
-        self.assertEqual(say_sigma(SAID[3][0], 1.5, False), "±3.0°")
-        self.assertEqual(say_sigma(SAID[4][0], 1.0, False), "±0.030")
-        self.assertEqual(say_sigma(SAID[4][0], 2.0, True), "±2.0 mm")
+        self.assertEqual(say_sigma(SAID[3][0], 1.5, CANS), "±3.0°")
+        self.assertEqual(say_sigma(SAID[4][0], 1.0, CANS), "±0.03 can")
+        self.assertEqual(say_sigma(SAID[4][0], 2.0, Words({}, "mm")), "±2.0 mm")
 
 
 class Asking(unittest.TestCase):
     def test_every_proposal_is_asked_with_the_stick_in_hand(self):
         study = can_study()
         asked = [
-            ask_for(study, "span", "a", "c", along, towards)
+            ask_for(words_of(study), "span", "a", "c", along, towards)
             for along, towards in (("level", "left"), ("plumb", "down"), ("straight", None))
         ]
-        asked += [ask_for(study, kind, "a", "c", None, None) for kind in ("tilt", "drop", "level")]
+        words = words_of(study)
+        asked += [ask_for(words, kind, "a", "c", None, None) for kind in ("tilt", "drop", "level")]
         self.assertEqual(len(set(asked)), 6)
         for question in asked:
             self.assertIn("Rim", question)
@@ -128,14 +129,17 @@ class Asking(unittest.TestCase):
 
     def test_reasons(self):
         study = can_study()
-        self.assertIn("Nothing holds Spout", why_next(study, "c", 1.2, 0.04))
-        self.assertIn("from 0.10 can to 0.04 can", why_next(study, "c", 0.1, 0.04))
-        self.assertEqual(slack(replace(study, unit_mm=50.0), 0.1), "5.0 mm")
+        words = words_of(study)
+        self.assertIn("Nothing holds Spout", why_next(words, "c", 1.2, 0.04, True))
+        self.assertIn("from 0.10 can to 0.04 can", why_next(words, "c", 0.1, 0.04, False))
+        self.assertNotIn("from", why_next(words, "c", 0.041, 0.04, False))
+        self.assertEqual(words_of(study, 50.0).slack(0.1), "5 mm")
         reading = Drop(id="s1", start="a", end="c")
         self.assertIn(
-            "Spout on the plumb from Rim", why_check(replace(study, sightings=(reading,)), ["s1"])
+            "Spout on the plumb from Rim",
+            why_check(replace(study, sightings=(reading,)), words, ["s1"]),
         )
-        self.assertIn("3 readings", why_check(study, ["s1", "s2", "s3"]))
+        self.assertIn("3 readings", why_check(study, words, ["s1", "s2", "s3"]))
 
 
 class Warnings(unittest.TestCase):
@@ -148,12 +152,14 @@ class Warnings(unittest.TestCase):
             Run(id="s1", start="a", end="b", hits="c"),
             Order(id="s2", first="a", second="b", axis="lower"),
         )
-        self.assertTrue(doubt_headline(study, Doubt("s1", 0, 0.4, 6.0)).endswith("say no."))
-        self.assertIn("other way round", doubt_headline(study, Doubt("s2", 0, -1.0, -9.0)))
+        words = words_of(study)
+        run, order = Doubt("s1", 0, 0.4, 6.0), Doubt("s2", 0, -1.0, -9.0)
+        self.assertTrue(doubt_headline(study, words, run).endswith("say no."))
+        self.assertIn("other way round", doubt_headline(study, words, order))
 
     def test_rivals_are_named(self):
         study = hand_study()
-        detail = doubt_detail(study, Doubt("s1", 2.0, 2.6, -7.0, ("s2",)))
+        detail = doubt_detail(study, words_of(study), Doubt("s1", 2.0, 2.6, -7.0, ("s2",)))
         self.assertIn("7 of its own errors", detail)
         self.assertIn("c 2.1 units right of the plumb from a", detail)
 

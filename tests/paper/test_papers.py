@@ -7,7 +7,6 @@ from PIL import Image
 
 from tests.paper.drawn import pages
 from zirkel.core.study import Margins, Sheet
-from zirkel.paper.cards import OPENING, RADIUS, tilt_card, viewfinder
 from zirkel.paper.grid_overlay import grid_overlay
 from zirkel.paper.marks_sheet import PrintedMark, marks_sheet
 from zirkel.paper.page import page_for
@@ -15,6 +14,8 @@ from zirkel.paper.plan_svg import plan_svg
 from zirkel.paper.recipe_pages import PrintedPlacing, recipe_pages
 from zirkel.paper.reference_print import reference_print
 from zirkel.paper.tick_strips import EDGE, Ticks, tick_strips
+from zirkel.paper.tilt_card import RADIUS, tilt_card
+from zirkel.paper.viewfinder import OPENING, viewfinder
 
 SHEET = Sheet(297.0, 420.0, Margins.even(15.0))
 MARKS = [PrintedMark("Crown", 141.3, 37.9, 1.2), PrintedMark("Chin", 139.05, 120.0, 2.4),

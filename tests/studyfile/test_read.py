@@ -8,7 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.files import BAD_FILES, SMALL, as_bytes, small, with_sighting
-from zirkel.core.network.kinds import KINDS
+from zirkel.core.sightings import KINDS
 from zirkel.core.study import Margins, UnitLength
 from zirkel.demo.generate import DEMOS
 from zirkel.demo.generate import FOLDER as DEMO_FOLDER

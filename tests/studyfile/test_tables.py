@@ -7,9 +7,9 @@ from dataclasses import replace
 
 from tests.files import small
 from tests.networks import RandomNetwork
-from zirkel.core.network.kinds import Order, Parallel, Run
 from zirkel.core.network.solve import solve
 from zirkel.core.sheet.plan import make_plan
+from zirkel.core.sightings import Order, Parallel, Run
 from zirkel.errors import BadInput
 from zirkel.studyfile.read import study_from
 from zirkel.studyfile.tables import (

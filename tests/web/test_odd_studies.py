@@ -4,8 +4,8 @@ import tempfile
 import unittest
 from pathlib import Path
 
-from zirkel.actions.take_along import MAKERS
-from zirkel.core.practice.schools import SCHOOLS
+from zirkel.core.schools import SCHOOLS
+from zirkel.paper import PAPERS
 from zirkel.web.app import WebConfig, create_app
 
 UNIT = {"from": "a", "to": "b", "along": "plumb", "name": "unit"}
@@ -110,7 +110,7 @@ DOORS = [
     ("post", "/station", {200, 422}),
     ("get", "/reveal", {200, 422}),
     ("get", "/print.pdf", {404, 422}),
-    *(("get", f"/take/{what}", {200, 422}) for what in MAKERS),
+    *(("get", f"/take/{what}", {200, 422}) for what in PAPERS),
 ]
 
 

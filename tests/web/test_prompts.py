@@ -4,7 +4,7 @@ import tempfile
 import unittest
 from pathlib import Path
 
-from zirkel.actions.lay_out_demo import lay_out_demo
+from zirkel.commands.lay_out_demo import lay_out_demo
 from zirkel.demo.generate import FOLDER
 from zirkel.web.app import WebConfig, create_app
 
@@ -47,7 +47,7 @@ class Prompting(PrompterCase):
         bench = self.change(type="take_sighting", sighting={**reading, "degrees": "4:00"})
         point = next(each for each in bench["landmarks"] if each["id"] == "dibber_point")
         self.assertEqual(point["standing"], "held")
-        self.assertIsNotNone(point["sd_mm"])
+        self.assertIsNotNone(point["slack_mm"])
 
     def test_checks_name_unchecked_readings(self):
         prompts = self.get("/prompts")
@@ -61,7 +61,7 @@ class Doubting(PrompterCase):
     def test_the_wrong_reading_reads_like_a_colleague_s_remark(self):
         (doubt,) = self.get()["doubts"]
         self.assertEqual((doubt["sighting"], doubt["reads"]), ("s13", "1 3/8 cans"))
-        self.assertIn("The others make it 1.01 cans", doubt["headline"])
+        self.assertIn("The others make it 1 can", doubt["headline"])
         self.assertFalse(doubt["kept"])
 
     def test_kept_all_the_same(self):

@@ -4,8 +4,8 @@ tables."""
 import unittest
 
 from tests.web.test_prompts import PrompterCase
-from zirkel.actions.take_along import MAKERS
-from zirkel.core.practice.schools import SCHOOLS
+from zirkel.core.schools import SCHOOLS
+from zirkel.paper import PAPERS
 
 
 class SheetCase(PrompterCase):
@@ -134,7 +134,7 @@ class Drawing(SheetCase):
 class TakingAlong(SheetCase):
     def test_everything_can_be_taken(self):
         begins = {"pdf": b"%PDF-", "svg": b"<svg ", "csv": b""}
-        for what, (kind, ending, _) in MAKERS.items():
+        for what, (kind, ending) in ((n, p.sort) for n, p in PAPERS.items()):
             if what == "print-grid":
                 continue
             with self.subTest(what):

@@ -14,13 +14,10 @@ from pathlib import Path
 
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
-from zirkel.cli.serve import add_options as add_serve_options
-from zirkel.cli.serve import serve
+from zirkel.cli.options import add_serve_options
 from zirkel.core.network.relations import find_relations
-from zirkel.core.network.solve import solve
 from zirkel.core.network.what_next import what_next
-from zirkel.core.sheet.plan import make_plan
-from zirkel.core.study import Study
+from zirkel.core.worked import Worked
 from zirkel.errors import BadInput, ZirkelError
 from zirkel.studyfile.answers import Answer, NextAnswer, PlanAnswer, RelationsAnswer, SolveAnswer
 from zirkel.studyfile.read import MOST_BYTES, read_study
@@ -31,27 +28,27 @@ COUNTS = {"next": 5, "relations": 15}
 """Commands that name so many things unless told otherwise."""
 
 
-def solve_command(study: Study, options: argparse.Namespace) -> Answer:
+def solve_command(worked: Worked, options: argparse.Namespace) -> Answer:
     """Places, doubts and drifts of a study's readings."""
-    return SolveAnswer.of(solve(study))
+    return SolveAnswer.of(worked.solution)
 
 
-def plan_command(study: Study, options: argparse.Namespace) -> Answer:
+def plan_command(worked: Worked, options: argparse.Namespace) -> Answer:
     """Marks on the sheet."""
-    return PlanAnswer.of(make_plan(study, solve(study)))
+    return PlanAnswer.of(worked.plan)
 
 
-def next_command(study: Study, options: argparse.Namespace) -> Answer:
+def next_command(worked: Worked, options: argparse.Namespace) -> Answer:
     """The sightings worth taking next."""
-    return NextAnswer.of(what_next(solve(study).adjusted, options.count))
+    return NextAnswer.of(what_next(worked.solution.adjusted, options.count), worked.study)
 
 
-def relations_command(study: Study, options: argparse.Namespace) -> Answer:
+def relations_command(worked: Worked, options: argparse.Namespace) -> Answer:
     """The simple relations that could be placed by eye."""
-    return RelationsAnswer.of(find_relations(solve(study).adjusted, options.count))
+    return RelationsAnswer.of(find_relations(worked.solution.adjusted, options.count))
 
 
-COMMANDS: dict[str, Callable[[Study, argparse.Namespace], Answer]] = {
+COMMANDS: dict[str, Callable[[Worked, argparse.Namespace], Answer]] = {
     "solve": solve_command,
     "plan": plan_command,
     "next": next_command,
@@ -85,9 +82,12 @@ def main(arguments: Sequence[str] | None = None) -> int:
     options = parser().parse_args(arguments)
     try:
         if options.command == "serve":
+            from zirkel.cli.serve import serve  # noqa: PLC0415  # only serving needs the web
+
             serve(options)
             return 0
-        answer = COMMANDS[options.command](read_study(_read(options.study)), options)
+        worked = Worked(read_study(_read(options.study)))
+        answer = COMMANDS[options.command](worked, options)
     except ZirkelError as error:
         print(" ".join(str(error).split()), file=sys.stderr)
         return BAD_INPUT

@@ -6,34 +6,16 @@ import argparse
 import gc
 import socket
 import sys
-from pathlib import Path
 
 from waitress import serve as serve_forever
 
-from zirkel.actions.lay_out_demo import lay_out_demo
+from zirkel.commands.lay_out_demo import lay_out_demo
 from zirkel.demo.generate import FOLDER as DEMO_FOLDER
 from zirkel.errors import BadInput
 from zirkel.store.store import Store
 from zirkel.web.app import WebConfig, create_app
 
-BUILT = Path(__file__).resolve().parents[3] / "frontend" / "dist"
 THREADS = 4
-
-
-def add_options(parser: argparse.ArgumentParser) -> None:
-    """The options of `zirkel serve`."""
-    parser.add_argument("--host", default="127.0.0.1", help="address to listen on")
-    parser.add_argument("--port", type=_port, default=8765, help="port to listen on")
-    parser.add_argument("--data", type=Path, default=Path("data"), help="folder for the data")
-    parser.add_argument("--front-end", type=Path, default=BUILT, help="folder of the built pages")
-    parser.add_argument("--demo", action="store_true", help="lay out the demonstration studies")
-
-
-def _port(text: str) -> int:
-    port = int(text) if text.isdigit() else 0
-    if not 1 <= port <= 65535:
-        raise argparse.ArgumentTypeError(f"“{text}” is not a port from 1 to 65535")
-    return port
 
 
 def serve(options: argparse.Namespace) -> None:

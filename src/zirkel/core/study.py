@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
-from zirkel.core.network.kinds import Sighting
+from zirkel.core.sightings import Sighting
 from zirkel.core.subject.station import Station
 
 DEFAULT_DRAWN_SIGMA_MM = 1.0

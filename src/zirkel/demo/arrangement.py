@@ -7,10 +7,10 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from zirkel.core.network.kinds import Drop, Level, Part, Run, Sighting, Span, Tilt
+from zirkel.core.sightings import Drop, Level, Part, Run, Sighting, Span, Tilt
+from zirkel.core.simulation.artist import fresh_study
+from zirkel.core.simulation.observer import observe, with_value
 from zirkel.core.study import Sheet, Study
-from zirkel.core.subject.artist import fresh_study
-from zirkel.core.subject.observer import observe, with_value
 from zirkel.core.subject.scene import seen_landmarks, truth_in_units
 from zirkel.scenes import shipped_scenes
 

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from zirkel.core.simulation.artist import Hand, sight_scene
 from zirkel.core.study import Sheet, Study
-from zirkel.core.subject.artist import Hand, sight_scene
 from zirkel.scenes import shipped_scenes
 
 TWO_TAKES = Hand(per_landmark=2.7, take_length=24)

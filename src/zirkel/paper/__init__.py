@@ -1,1 +1,37 @@
-"""What is taken along on paper: PDF pages at true size."""
+"""Papers at true size, and files to take along: one module each, and a line here."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from zirkel.paper import (
+    grid_overlay,
+    marks_sheet,
+    marks_table,
+    plan_svg,
+    print_grid,
+    readings_table,
+    recipe_pages,
+    tick_strips,
+    tilt_card,
+    viewfinder,
+)
+from zirkel.paper.base import Paper
+
+PAPERS: Mapping[str, Paper] = {
+    each.PAPER.name: each.PAPER
+    for each in (
+        marks_sheet,
+        recipe_pages,
+        tick_strips,
+        viewfinder,
+        tilt_card,
+        grid_overlay,
+        print_grid,
+        plan_svg,
+        marks_table,
+        readings_table,
+    )
+}
+
+__all__ = ["PAPERS", "Paper"]

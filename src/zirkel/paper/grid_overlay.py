@@ -1,18 +1,21 @@
-"""The grid for the sheet at true size, with its labels and the centre cross; and for the print."""
+"""The grid for the sheet at true size, with its labels and the centre cross."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
 from string import ascii_uppercase
 
-from zirkel.paper.page import CHALK, LINE, PENCIL, Paper
+from zirkel.core.worked import Worked
+from zirkel.errors import BadInput
+from zirkel.paper.base import Paper
+from zirkel.paper.page import CHALK, LINE, PENCIL, Page
 
 
 def grid_overlay(
     title: str, width_mm: float, height_mm: float, across: Sequence[float], down: Sequence[float]
 ) -> bytes:
     """One page of the given size with lines at `across` from its left and `down` from its top."""
-    paper = Paper(f"{title}, grid", width_mm, height_mm)
+    paper = Page(f"{title}, grid", width_mm, height_mm)
     for i, x in enumerate(across):
         middle = i == len(across) // 2
         paper.line([(x, down[0]), (x, down[-1])], CHALK if middle else PENCIL, 0.2)
@@ -29,3 +32,15 @@ def grid_overlay(
     if width_mm > 190.0:
         paper.proof_bar(6.0, height_mm - 3.0)
     return paper.done()
+
+
+def _of(worked: Worked) -> bytes:
+    study, grid = worked.study, worked.grid
+    if grid is None:
+        raise BadInput("frame", "there is nothing to lay a grid over yet: take a few readings")
+    return grid_overlay(
+        study.title, study.sheet.width_mm, study.sheet.height_mm, grid.across_mm, grid.down_mm
+    )
+
+
+PAPER = Paper("grid", "Grid for the sheet", "true size, centre cross", _of)

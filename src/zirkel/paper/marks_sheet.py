@@ -10,9 +10,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from zirkel.core.study import Sheet
-from zirkel.paper.page import CHALK, LINE, PENCIL, Paper
+from zirkel.core.worked import Worked
+from zirkel.errors import BadInput
+from zirkel.paper.base import Paper
+from zirkel.paper.page import CHALK, LINE, PENCIL, Page
 
 NAME_MM = 2.8
+MOST_PAGE_MM = 5000.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,12 +26,12 @@ class PrintedMark:
     name: str
     left_mm: float
     top_mm: float
-    sd_mm: float | None
+    slack_mm: float | None
 
 
 def marks_sheet(title: str, sheet: Sheet, marks: Sequence[PrintedMark]) -> bytes:
     """One page of the sheet's own size."""
-    paper = Paper(f"{title}, marks", sheet.width_mm, sheet.height_mm)
+    paper = Page(f"{title}, marks", sheet.width_mm, sheet.height_mm)
     m = sheet.margin
     paper.box(m.left, m.top, sheet.width_mm - m.left - m.right,
               sheet.height_mm - m.top - m.bottom, LINE, 0.2, (1.0, 2.0))  # fmt: skip
@@ -42,15 +46,15 @@ def marks_sheet(title: str, sheet: Sheet, marks: Sequence[PrintedMark]) -> bytes
 
 
 def _mark(
-    paper: Paper, mark: PrintedMark, sheet: Sheet, taken: list[tuple[float, float, float]]
+    paper: Page, mark: PrintedMark, sheet: Sheet, taken: list[tuple[float, float, float]]
 ) -> None:
     x, y = mark.left_mm, mark.top_mm
-    if mark.sd_mm is None:
+    if mark.slack_mm is None:
         paper.circle(x, y, 1.6, CHALK, 0.2)
         said = f"{mark.name} (loose)"
     else:
         paper.cross(x, y, 2.0)
-        paper.circle(x, y, max(min(2.0 * mark.sd_mm, 40.0), 0.4), LINE, 0.15)
+        paper.circle(x, y, max(min(mark.slack_mm, 40.0), 0.4), LINE, 0.15)
         said = mark.name
     width = paper.wide(said, NAME_MM)
     left = x + 3.0 if x + 3.0 + width < sheet.width_mm - 2.0 else x - 3.0 - width
@@ -60,3 +64,27 @@ def _mark(
         base += NAME_MM
     taken.append((left, left + width, base))
     paper.text(left, base, said, NAME_MM, colour=PENCIL)
+
+
+def printed_marks(worked: Worked) -> list[PrintedMark]:
+    """All landmarks where they are held, loose ones as such."""
+    loose = {each.landmark for each in worked.solution.loose}
+    return [
+        PrintedMark(
+            worked.words.of(name),
+            mark.held_left_mm,
+            mark.held_top_mm,
+            None if name in loose or mark.slack is None else mark.slack.longer,
+        )
+        for name, mark in worked.plan.marks.items()
+    ]
+
+
+def _of(worked: Worked) -> bytes:
+    sheet = worked.study.sheet
+    if max(sheet.width_mm, sheet.height_mm) > MOST_PAGE_MM:
+        raise BadInput("sheet", f"a sheet of more than {MOST_PAGE_MM / 1000:.0f} m is not printed")
+    return marks_sheet(worked.study.title, sheet, printed_marks(worked))
+
+
+PAPER = Paper("marks", "Marks sheet", "true size, to prick through", _of)

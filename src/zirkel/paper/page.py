@@ -31,7 +31,7 @@ def _fonts() -> None:
             pdfmetrics.registerFont(TTFont(name, FONTS / f"{name}.ttf"))
 
 
-class Paper:
+class Page:
     """A PDF document being drawn, page by page; equal drawings give equal bytes."""
 
     def __init__(self, title: str, width_mm: float, height_mm: float) -> None:

@@ -6,7 +6,9 @@ from collections.abc import Sequence
 from xml.sax.saxutils import escape
 
 from zirkel.core.study import Sheet
-from zirkel.paper.marks_sheet import PrintedMark
+from zirkel.core.worked import Worked
+from zirkel.paper.base import SVG, Paper
+from zirkel.paper.marks_sheet import PrintedMark, printed_marks
 from zirkel.paper.page import CHALK, GRAPHITE, LINE, PENCIL
 
 
@@ -24,15 +26,15 @@ def plan_svg(title: str, sheet: Sheet, marks: Sequence[PrintedMark]) -> bytes:
     ]
     for each in marks:
         x, y = round(each.left_mm, 3), round(each.top_mm, 3)
-        colour = CHALK if each.sd_mm is None else GRAPHITE
+        colour = CHALK if each.slack_mm is None else GRAPHITE
         parts.append(
             f'<g class="mark" data-x="{x:g}" data-y="{y:g}">'
             f'<path d="M{x - 2:g} {y:g}H{x + 2:g}M{x:g} {y - 2:g}V{y + 2:g}" stroke="{colour}" '
             'stroke-width="0.25"/>'
             + (
-                f'<circle cx="{x:g}" cy="{y:g}" r="{2 * each.sd_mm:.2f}" fill="none" '
+                f'<circle cx="{x:g}" cy="{y:g}" r="{each.slack_mm:.2f}" fill="none" '
                 f'stroke="{LINE}" stroke-width="0.2"/>'
-                if each.sd_mm is not None
+                if each.slack_mm is not None
                 else ""
             )
             + f'<text x="{x + 3:g}" y="{y - 1.2:g}" font-family="Source Sans 3, sans-serif" '
@@ -40,3 +42,10 @@ def plan_svg(title: str, sheet: Sheet, marks: Sequence[PrintedMark]) -> bytes:
         )
     parts.append("</svg>")
     return "\n".join(parts).encode()
+
+
+def _of(worked: Worked) -> bytes:
+    return plan_svg(worked.study.title, worked.study.sheet, printed_marks(worked))
+
+
+PAPER = Paper("plan", "Plan as SVG", "in millimetres", _of, SVG)

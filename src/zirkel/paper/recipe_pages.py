@@ -6,7 +6,10 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from zirkel.core.study import Sheet
-from zirkel.paper.page import LINE, PENCIL, VERDIGRIS, Paper
+from zirkel.core.words.recipe import say_how
+from zirkel.core.worked import Worked
+from zirkel.paper.base import Paper
+from zirkel.paper.page import LINE, PENCIL, VERDIGRIS, Page
 
 WIDTH, HEIGHT = 210.0, 297.0
 EDGE, ROW, SMALL = 16.0, 36.0, 30.0
@@ -28,7 +31,7 @@ def recipe_pages(
     title: str, school: str, sheet: Sheet, set_up: Sequence[str], placings: Sequence[PrintedPlacing]
 ) -> bytes:
     """A4 pages: the set-up first, then every landmark in the order of placing."""
-    paper = Paper(f"{title}, recipe", WIDTH, HEIGHT)
+    paper = Page(f"{title}, recipe", WIDTH, HEIGHT)
     y = _head(paper, title, school)
     for line in set_up:
         y = _wrapped(paper, EDGE, y, WIDTH - 2 * EDGE, line, 3.4)
@@ -46,7 +49,7 @@ def recipe_pages(
     return paper.done()
 
 
-def _head(paper: Paper, title: str, school: str) -> float:
+def _head(paper: Page, title: str, school: str) -> float:
     paper.text(EDGE, 16.0, title, 6.0, strong=True)
     y = _wrapped(paper, EDGE, 22.0, WIDTH - 2 * EDGE, school, 3.2)
     paper.line([(EDGE, y), (WIDTH - EDGE, y)], LINE)
@@ -54,7 +57,7 @@ def _head(paper: Paper, title: str, school: str) -> float:
 
 
 def _row(
-    paper: Paper, y: float, number: int, each: PrintedPlacing, sheet: Sheet,
+    paper: Page, y: float, number: int, each: PrintedPlacing, sheet: Sheet,
     placed: Sequence[tuple[float, float]],
 ) -> None:  # fmt: skip
     size = min(SMALL / sheet.width_mm, SMALL / sheet.height_mm)
@@ -76,7 +79,7 @@ def _row(
     paper.text(left, below + 0.4, each.from_edges, 2.9, colour=PENCIL)
 
 
-def _wrapped(paper: Paper, x: float, y: float, width: float, said: str, size: float) -> float:
+def _wrapped(paper: Page, x: float, y: float, width: float, said: str, size: float) -> float:
     """Words over as many lines as they need; the base line that comes next."""
     line = ""
     for word in said.split():
@@ -89,3 +92,26 @@ def _wrapped(paper: Paper, x: float, y: float, width: float, said: str, size: fl
             line = longer
     paper.text(x, y, line, size)
     return y + 1.35 * size
+
+
+def _of(worked: Worked) -> bytes:
+    study, words, recipe = worked.study, worked.words, worked.recipe
+    places = {each.landmark: each.place for each in recipe.constructions}
+    placings = []
+    for each in recipe.constructions:
+        mark = worked.plan.marks[each.landmark]
+        placings.append(
+            PrintedPlacing(
+                name=words.of(each.landmark),
+                steps=say_how(each, words, study.inches, worked.squares),
+                from_edges=f"or {words.length(mark.held_left_mm)} from the left and "
+                f"{words.length(mark.held_top_mm)} from the top edge",
+                place=each.place,
+                via=[places[name] for s in each.steps for name in s.via if name in places],
+            )
+        )
+    set_up = [hint.text for hint in worked.school.set_up]
+    return recipe_pages(study.title, worked.school.title, study.sheet, set_up, placings)
+
+
+PAPER = Paper("recipe", "Recipe", "all steps, drawn", _of)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from PIL import Image
 from reportlab.lib.utils import ImageReader
 
-from zirkel.paper.page import PENCIL, Paper, page_for
+from zirkel.paper.page import PENCIL, Page, page_for
 
 BORDER_MM, FOOT_MM = 10.0, 16.0
 
@@ -13,7 +13,7 @@ BORDER_MM, FOOT_MM = 10.0, 16.0
 def reference_print(title: str, picture: Image.Image, width_mm: float, height_mm: float) -> bytes:
     """The PDF of a picture at so many millimetres."""
     page = page_for(width_mm + 2 * BORDER_MM, height_mm + 2 * BORDER_MM + FOOT_MM)
-    paper = Paper(title, *page)
+    paper = Page(title, *page)
     left, top = (page[0] - width_mm) / 2.0, BORDER_MM
     paper.image(ImageReader(picture), left, top, width_mm, height_mm)
     paper.box(left, top, width_mm, height_mm, PENCIL, 0.15)

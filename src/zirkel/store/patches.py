@@ -14,7 +14,7 @@ from typing import Any
 from sqlalchemy import delete
 from sqlalchemy.orm import Session
 
-from zirkel.core.network.kinds import KINDS
+from zirkel.core.sightings import KINDS
 from zirkel.core.study import Study
 from zirkel.store.tables import LandmarkRow, ShapeRow, SightingRow, StudyRow, UseRow
 from zirkel.studyfile.convert import study_to_file

@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
-from collections import OrderedDict
-from dataclasses import asdict, dataclass
+from dataclasses import asdict, dataclass, replace
 from datetime import datetime
 from pathlib import Path
+from threading import Lock
 from typing import Any
 
+from cachetools import LRUCache
 from sqlalchemy import Engine, delete, func, select
 from sqlalchemy.orm import Session
 
 from zirkel.core.study import SimulatedSubject, Study
 from zirkel.core.subject.scene import Scene
+from zirkel.core.worked import Worked
 from zirkel.errors import NotFound, StaleVersion
 from zirkel.store.clock import now
 from zirkel.store.database import open_database
@@ -30,7 +32,11 @@ from zirkel.store.tables import (
 from zirkel.studyfile.convert import study_to_core
 from zirkel.studyfile.schema import StudyFile
 
-KEPT_READ = 24
+KEPT_WORKED = 150_000_000
+"""Bytes that the studies worked out last may take together, as far as they can be estimated."""
+
+MATRICES, LEAST_KEPT = 6, 200_000
+"""Square matrices of all coordinates that a worked study keeps, and bytes of a small one."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,13 +45,24 @@ class Stored:
 
     id: int
     version: int
-    study: Study
+    worked: Worked
+    """The study with all that follows from it: worked out once, and shared by all who ask."""
     changed_at: datetime
     undo: str | None
     redo: str | None
     demo: str | None
     scene: Scene | None
     """The scene that stands in for the subject, if there is one and it is here."""
+
+    @property
+    def study(self) -> Study:
+        """The study itself."""
+        return self.worked.study
+
+
+def _kept_bytes(worked: Worked) -> int:
+    coordinates = 2 * len(worked.study.landmarks)
+    return LEAST_KEPT + 8 * MATRICES * coordinates**2
 
 
 class Store:
@@ -55,8 +72,10 @@ class Store:
         self._engine = engine
         self.scenes = Scenes(engine)
         self.pictures = Pictures(engine, folder / "pictures")
-        self._read: OrderedDict[tuple[int, int], Study] = OrderedDict()
-        """Studies as read last, by id and version: a version never changes once it is written."""
+        self._worked: LRUCache[tuple[int, int], Worked] = LRUCache(KEPT_WORKED, _kept_bytes)
+        """Studies by id and version, least recently used first to go: a version never changes once
+        it is written."""
+        self._lock = Lock()
 
     @classmethod
     def at(cls, path: Path) -> Store:
@@ -87,6 +106,11 @@ class Store:
             found = self._stored(session, _row(session, study_id))
         return self._remember(found)
 
+    def version(self, study_id: int) -> int:
+        """The study's newest version; NotFound if there is none."""
+        with self._session(writes=False) as session, session.begin():
+            return _row(session, study_id).version
+
     def create(self, study: Study, demo: str | None = None) -> Stored:
         """Keep a new study."""
         with self._session(writes=True) as session, session.begin():
@@ -101,7 +125,7 @@ class Store:
             session.add(row)
             session.flush()
             apply(session, row, difference(None, study))
-            made = self._stored(session, row, study)
+            made = self._stored(session, row, Worked(study))
         return self._remember(made)
 
     def has_demo(self, demo: str) -> bool:
@@ -119,7 +143,7 @@ class Store:
         study_id: int,
         based_on: int,
         label: str,
-        after: Study,
+        after: Study | Worked,
         token: str | None = None,
         before: Study | None = None,
     ) -> Stored:
@@ -133,12 +157,13 @@ class Store:
             if _seen(session, study_id, token):
                 return self._stored(session, row)
             _expect(row, based_on)
-            patches = difference(before or self._stored(session, row).study, after)
+            worked = after if isinstance(after, Worked) else Worked(after)
+            patches = difference(before or self._stored(session, row).study, worked.study)
             if patches:
                 apply(session, row, patches)
                 _log(session, row, label, patches)
                 _touch(row)
-            made = self._stored(session, row, after)
+            made = self._stored(session, row, worked)
         return self._remember(made)
 
     def undo(self, study_id: int, based_on: int, token: str | None = None) -> Stored:
@@ -156,12 +181,15 @@ class Store:
                 return self._stored(session, row)
             _expect(row, based_on)
             change = _last_standing(session, study_id) if back else _first_undone(session, study_id)
-            if change is not None:
-                patches = [Patch(**each) for each in change.patches]
-                apply(session, row, [p.reversed() for p in patches] if back else patches)
-                change.undone = back
-                _touch(row)
-            return self._stored(session, row)
+            if change is None:
+                return self._stored(session, row)
+            before = self._stored(session, row).worked
+            patches = [Patch(**each) for each in change.patches]
+            apply(session, row, [p.reversed() for p in patches] if back else patches)
+            change.undone = back
+            _touch(row)
+            made = self._stored(session, row, before.followed_by(_study(session, row)))
+        return self._remember(made)
 
     def delete(self, study_id: int, deleted: bool = True) -> None:
         """Take a study off the wall, or bring it back; nothing of it is lost."""
@@ -173,25 +201,27 @@ class Store:
 
     def _remember(self, stored: Stored) -> Stored:
         """Keep what was read or written for the next reading; only once it is committed."""
-        self._read[stored.id, stored.version] = stored.study
-        while len(self._read) > KEPT_READ:
-            self._read.popitem(last=False)
-        return stored
+        with self._lock:
+            known = self._worked.setdefault((stored.id, stored.version), stored.worked)
+        return stored if known is stored.worked else replace(stored, worked=known)
 
-    def _stored(self, session: Session, row: StudyRow, study: Study | None = None) -> Stored:
+    def _known(self, study_id: int, version: int) -> Worked | None:
+        with self._lock:
+            return self._worked.get((study_id, version))
+
+    def _stored(self, session: Session, row: StudyRow, worked: Worked | None = None) -> Stored:
         session.flush()
-        key = (row.id, row.version)
-        study = study or self._read.get(key) or _study(session, row)
+        worked = worked or self._known(row.id, row.version) or Worked(_study(session, row))
         undo, redo = _last_standing(session, row.id), _first_undone(session, row.id)
         return Stored(
             id=row.id,
             version=row.version,
-            study=study,
+            worked=worked,
             changed_at=row.changed_at,
             undo=undo.label if undo else None,
             redo=redo.label if redo else None,
             demo=row.demo,
-            scene=self._scene(study),
+            scene=self._scene(worked.study),
         )
 
     def _scene(self, study: Study) -> Scene | None:

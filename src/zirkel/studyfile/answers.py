@@ -10,6 +10,9 @@ from zirkel.core.network.relations import Found, Line, Relation
 from zirkel.core.network.solve import Solution
 from zirkel.core.network.what_next import Next, Suggestion
 from zirkel.core.sheet.plan import Plan
+from zirkel.core.study import Study
+from zirkel.core.words.base import Words, words_of
+from zirkel.core.words.network import because
 from zirkel.studyfile.sightings import sighting_to_file
 
 
@@ -54,6 +57,8 @@ class TakeAnswer(Answer):
     drift: float
     sd: float
     significant: bool
+    apart: float
+    thin: bool
 
 
 class SolveAnswer(Answer):
@@ -63,6 +68,7 @@ class SolveAnswer(Answer):
     doubts: list[DoubtAnswer]
     takes: dict[str, TakeAnswer]
     variance_factor: float | None
+    scatter: float
 
     @classmethod
     def of(cls, solution: Solution) -> SolveAnswer:
@@ -115,6 +121,9 @@ def _line(axis: str, line: Line) -> dict[str, Any]:
     return {axis: line.at, "through": list(line.through), "mean_reach": line.mean_reach}
 
 
+WHY = "because"
+
+
 class SuggestionAnswer(Answer):
     kind: str
     start: str = Field(serialization_alias="from")
@@ -136,14 +145,16 @@ class NextAnswer(Answer):
         return self.model_dump(mode="json", by_alias=True, exclude_none=True)
 
     @classmethod
-    def of(cls, found: Next) -> NextAnswer:
+    def of(cls, found: Next, study: Study) -> NextAnswer:
         """The answer of `zirkel next`."""
+        words = words_of(study)
         return cls(
-            sightings=[_suggestion(each) for each in found.sightings],
-            checks=[_suggestion(each) for each in found.checks],
+            sightings=[_suggestion(each, study, words) for each in found.sightings],
+            checks=[_suggestion(each, study, words) for each in found.checks],
             unchecked=list(found.unchecked),
         )
 
 
-def _suggestion(each: Suggestion) -> SuggestionAnswer:
-    return SuggestionAnswer.model_validate(each)
+def _suggestion(each: Suggestion, study: Study, words: Words) -> SuggestionAnswer:
+    fields = {name: getattr(each, name) for name in SuggestionAnswer.model_fields if name != WHY}
+    return SuggestionAnswer(**fields, because=because(study, words, each))

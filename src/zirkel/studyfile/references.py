@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 from difflib import get_close_matches
 
-from zirkel.core.network.kinds import KINDS, Sighting
+from zirkel.core.sightings import KINDS, Sighting
 from zirkel.core.study import Study, UnitLength, UnitPair
 from zirkel.errors import BadInput
 

@@ -8,11 +8,11 @@ from typing import TYPE_CHECKING, Annotated, Any, Literal, Union
 
 from pydantic import BaseModel, ConfigDict, Field, create_model
 
-from zirkel.core.network.kinds import KINDS, Sighting
+from zirkel.core.sightings import KINDS, Sighting
 from zirkel.studyfile.entries import ENTRY_TYPES, Finite, Id, Note
 
 PLACES = ("landmark", "pair")
-COMMON = ("id", "sigma", "struck", "taken_at", "note", "extra")
+COMMON = ("id", "sigma", "struck", "kept", "taken_at", "note", "extra")
 
 
 class SightingBase(BaseModel):
@@ -23,6 +23,7 @@ class SightingBase(BaseModel):
     id: Id
     sigma: Annotated[Finite, Field(gt=0)] | None = None
     struck: bool = False
+    kept: bool = False
     note: Note | None = None
 
 

@@ -10,14 +10,14 @@ from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
 
-from zirkel.core.network.kinds import KINDS, Sighting
 from zirkel.core.sheet.plan import Plan
+from zirkel.core.sightings import KINDS, Sighting
 from zirkel.core.study import Study
 from zirkel.errors import BadInput
 from zirkel.studyfile.problems import said_plainly
 from zirkel.studyfile.sightings import AnySighting, sighting_to_core, sighting_to_file
 
-MARK_FIELDS = ("landmark", "name", "tier", "from_left_mm", "from_top_mm", "sd_mm")
+MARK_FIELDS = ("landmark", "name", "tier", "from_left_mm", "from_top_mm", "sd_mm", "slack_mm")
 PAIRS = ("first", "second")
 MOST_BYTES = 2_000_000
 
@@ -41,7 +41,8 @@ def marks_csv(study: Study, plan: Plan) -> bytes:
     rows = []
     for each in study.landmarks:
         mark = plan.marks[each.id]
-        numbers = (mark.from_left_mm, mark.from_top_mm, mark.sd_mm)
+        slack = None if mark.slack is None else mark.slack.longer
+        numbers = (mark.from_left_mm, mark.from_top_mm, mark.sd_mm, slack)
         rows.append([each.id, each.name, each.tier, *(_rounded(value) for value in numbers)])
     return _written(MARK_FIELDS, rows)
 

@@ -11,10 +11,8 @@ from flask_openapi3 import Info, OpenAPI
 from zirkel import __version__
 from zirkel.store.store import Store
 from zirkel.studyfile.read import MOST_BYTES
-from zirkel.web.api import api
 from zirkel.web.problems import Problem, invalid_request, register
-from zirkel.web.sheet_api import sheet_api
-from zirkel.web.subject_api import subject_api
+from zirkel.web.routes import ROUTES
 
 CONTENT_POLICY = (
     "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
@@ -45,9 +43,8 @@ def create_app(config: WebConfig) -> Flask:
     )
     app.config["MAX_CONTENT_LENGTH"] = MOST_BYTES
     app.extensions["zirkel_store"] = Store.at(config.database)
-    app.register_api(api)
-    app.register_api(subject_api)
-    app.register_api(sheet_api)
+    for routes in ROUTES:
+        app.register_api(routes)
     register(app)
     app.after_request(_secured)
     if config.front_end is not None:

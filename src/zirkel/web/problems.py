@@ -6,7 +6,7 @@ from flask import Flask, Response, request
 from pydantic import BaseModel, ValidationError
 from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
 
-from zirkel.errors import BadInput, NotFound, StaleVersion, ZirkelError
+from zirkel.errors import BadInput, NotFound, Overtaken, StaleVersion, ZirkelError
 from zirkel.studyfile.problems import said_plainly
 
 INVALID, MISSING, CONFLICT, TOO_LARGE = 422, 404, 409, 413
@@ -75,6 +75,15 @@ def register(app: Flask) -> None:
             return reply(
                 Problem(
                     title="Changed elsewhere",
+                    status=CONFLICT,
+                    detail=str(error),
+                    current_version=error.current,
+                )
+            )
+        if isinstance(error, Overtaken):
+            return reply(
+                Problem(
+                    title="Overtaken",
                     status=CONFLICT,
                     detail=str(error),
                     current_version=error.current,

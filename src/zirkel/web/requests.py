@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from pydantic import BaseModel, Field
 
-from zirkel.actions.changes import AnyChange
+from zirkel.commands import AnyChange
 from zirkel.studyfile.entries import Id
-from zirkel.studyfile.schema import FileSheet, FileStation
+from zirkel.studyfile.schema import FileFrame, FileSheet, FileStation
 
 
 class StudyPath(BaseModel):
@@ -91,3 +91,22 @@ class StationTry(BaseModel):
     """A station tried out while it is dragged; null for the one that is kept."""
 
     station: FileStation | None = None
+
+
+class FrameTry(BaseModel):
+    """A frame tried out while it is dragged; null for the one that is kept."""
+
+    frame: FileFrame | None = None
+
+
+class TakePath(StudyPath):
+    """A study, and what of it is taken along."""
+
+    what: str = Field(min_length=1, max_length=40)
+
+
+class Wanted(BaseModel):
+    """The version of the study that an answer is wanted for; if the study has gone on since, the
+    answer is not computed."""
+
+    version: int | None = Field(default=None, ge=1, le=2**53)

@@ -10,6 +10,7 @@ from zirkel.core.sheet.arithmetic.ruler import end_error, reads
 from zirkel.core.sheet.arithmetic.sight_size import parting
 from zirkel.core.sheet.arithmetic.triangles import THIN_DEG, best_triangles
 from zirkel.core.study import Frame, Margins, Sheet
+from zirkel.core.words.plumbs import say_parting
 
 
 class Grids(unittest.TestCase):
@@ -73,9 +74,17 @@ class Others(unittest.TestCase):
         made = parting(100.0, 101.0, 102.0, 400.0)
         self.assertAlmostEqual(made.degrees, 0.2865, places=4)
         self.assertFalse(made.parallel)
-        self.assertIn("wider at the foot", made.said)
+        said = say_parting(made)
+        self.assertIn("wider at the foot: move the foot of the second 2 mm towards the", said)
+        self.assertNotIn("bent", said)
+        self.assertIn("away from", say_parting(parting(102.0, 101.0, 100.0, 400.0)))
         self.assertTrue(parting(100.0, 100.1, 100.2, 400.0).parallel)
-        self.assertIn("bent", parting(100.0, 104.0, 100.0, 400.0).said)
+        bent = parting(100.0, 104.0, 100.0, 400.0)
+        self.assertEqual((bent.bent, bent.parts), (True, False))
+        self.assertIn("4 mm apart in the middle", say_parting(bent))
+        both = say_parting(parting(100.0, 104.0, 102.0, 400.0))
+        self.assertIn("wider at the foot", both)
+        self.assertIn("bent", both)
         with self.assertRaises(ValueError):
             parting(1.0, 1.0, 1.0, 0.0)
 

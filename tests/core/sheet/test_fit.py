@@ -8,11 +8,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.networks import RandomNetwork, study_of
-from zirkel.core.network.kinds import Drop, Level
 from zirkel.core.network.solve import solve
-from zirkel.core.sheet.fit import longest, offers, overruns, placement_like, say_length
+from zirkel.core.sheet.fit import longest, offers, overruns, placement_like
 from zirkel.core.sheet.plan import free_space, make_plan
+from zirkel.core.sightings import Drop, Level
 from zirkel.core.study import Frame, Margins, Placement, Sheet
+from zirkel.core.values.lengths import say_length
 
 FRAME = Frame(0.0, 2.0, 0.0, 3.0)
 
@@ -41,7 +42,7 @@ class Offers(unittest.TestCase):
 
     def test_inches(self):
         made = offers(self.study(), FRAME, True, {})
-        self.assertEqual(made[0].said, "3 7/8 in")
+        self.assertEqual(say_length(made[0].unit_mm, True), "3 7/8 in")
         self.assertEqual([say_length(mm, True) for mm in (25.4, 12.7, 6.35, 101.6, 0.0)],
                          ["1 in", "1/2 in", "1/4 in", "4 in", "0 in"])  # fmt: skip
 
@@ -82,7 +83,7 @@ class Overruns(unittest.TestCase):
             study_of(
                 {"a": (0.0, 0.0), "b": (0.0, 1.0), "foot": (0.2, 3.0)},
                 (
-                    Level(id="l", start="a", end="foot", offset=3.0),
+                    Level(id="l", start="a", end="foot", offset=3.0, sigma=0.03),
                     Drop(id="d", start="a", end="foot", offset=0.2),
                     Drop(id="e", start="a", end="b", offset=0.0),
                 ),

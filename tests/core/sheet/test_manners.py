@@ -7,7 +7,7 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from zirkel.core.practice.schools import SCHOOLS
+from zirkel.core.schools import SCHOOLS
 from zirkel.core.sheet.recipe.construct import ALL_MANNERS, make_recipe
 from zirkel.core.sheet.recipe.hand import follow
 from zirkel.core.sheet.recipe.manners import (

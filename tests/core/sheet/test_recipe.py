@@ -8,13 +8,13 @@ from bench.recipe import measured
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from zirkel.core.network.kinds.base import Words
-from zirkel.core.practice.schools import SCHOOLS, school_of
+from zirkel.core.schools import SCHOOLS, school_of
 from zirkel.core.sheet.recipe import make_recipe
 from zirkel.core.sheet.recipe.construct import CROSSING, Squares, Step
 from zirkel.core.sheet.recipe.hand import follow
 from zirkel.core.sheet.recipe.manners import SPOT_OFF_MM, in_units
-from zirkel.core.sheet.recipe.words import say_how, say_step
+from zirkel.core.words.base import Words
+from zirkel.core.words.recipe import say_how, say_step
 from zirkel.scenes import shipped_scenes
 
 UNIT = 60.0

@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.subject.scenes import block, scene_of
-from zirkel.core.subject.artist import holding, sightable
+from zirkel.core.simulation.artist import holding, sightable
 from zirkel.core.subject.picture import box_of, picture_of
 from zirkel.core.subject.scene import (
     SceneLandmark,

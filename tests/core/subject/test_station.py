@@ -17,6 +17,7 @@ from zirkel.core.subject.calculator import (
 )
 from zirkel.core.subject.scene import seen_landmarks, truth_in_units, unit_length
 from zirkel.core.subject.station import Station, view_from
+from zirkel.core.words.station import say_caution, say_reach
 
 
 class Projection(unittest.TestCase):
@@ -57,7 +58,14 @@ class Calculator(unittest.TestCase):
 
     def test_the_real_reach_from_two_readings(self):
         """A door of 2000 mm, reach 640: at 4000 mm it covers 320, at 5000 mm 256."""
-        self.assertAlmostEqual(reach_from_two(2000.0, 320.0, 256.0, 1000.0), 640.0)
+        made = reach_from_two(2000.0, 320.0, 256.0, 1000.0)
+        self.assertAlmostEqual(made.reach_mm, 640.0)
+        # g = 1/256 - 1/320 = 1/1280; 0.5 mm on both: 0.5 hypot(1/256^2, 1/320^2) * 1280 = 0.01157;
+        # with 1 % of the step 0.01529 of 640 mm.
+        self.assertAlmostEqual(made.sd_mm, 9.7991, places=3)
+        self.assertNotIn("longer length", say_reach(made))
+        short = reach_from_two(200.0, 32.0, 25.6, 1000.0)
+        self.assertIn("longer length", say_reach(short))
         with self.assertRaisesRegex(ValueError, "smaller than before"):
             reach_from_two(2000.0, 256.0, 320.0, 1000.0)
 
@@ -78,9 +86,9 @@ class Calculator(unittest.TestCase):
 
         self.assertEqual(about(Station(3100.0, 500.0), 1000.0, 10.0), [])
         self.assertEqual(about(Station(2600.0, 500.0), 1000.0, 10.0), ["distance"])
-        self.assertIn("A little near", cautions(Station(2600.0, 0.0), 1000.0, 9.0)[0].text)
-        self.assertIn("Far too near", cautions(Station(2400.0, 0.0), 1000.0, 9.0)[0].text)
-        self.assertIn("3.0 m", cautions(Station(2400.0, 0.0), 1000.0, 9.0)[0].text)
+        self.assertIn("A little near", say_caution(cautions(Station(2600.0, 0.0), 1000.0, 9.0)[0]))
+        self.assertIn("Far too near", say_caution(cautions(Station(2400.0, 0.0), 1000.0, 9.0)[0]))
+        self.assertIn("3.0 m", say_caution(cautions(Station(2400.0, 0.0), 1000.0, 9.0)[0]))
         self.assertEqual(about(Station(9000.0, 0.0), 1000.0, 31.0), ["cone"])
         self.assertEqual(about(Station(9000.0, 0.0, lean_deg=12.0), 1000.0, 5.0), ["lean"])
         self.assertEqual(about(Station(1200.0, 0.0, reach_mm=700.0), 300.0, 5.0), ["reach"])

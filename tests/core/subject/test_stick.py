@@ -15,6 +15,7 @@ from zirkel.core.subject.faults.two_eyes import HOW_OFTEN, TwoEyes
 from zirkel.core.subject.faults.wobble import Wobble
 from zirkel.core.subject.stick import Holding, read_offset, read_tilt, step_off
 from zirkel.core.values.fractions import as_a_person_counts
+from zirkel.core.words.faults import FAULT_WORDS
 
 HOLD = Holding(reach_mm=650.0, distance_mm=2600.0, unit_mm=300.0)
 LEVEL = Asked("span", "level", 2.0, math.pi / 2)
@@ -66,8 +67,8 @@ class Faults(unittest.TestCase):
         self.assertAlmostEqual(error(ElbowCreep, 30.0, at_the_end).factor, 62 / 65)
         self.assertEqual(error(ElbowCreep, 30.0, LEVEL).factor, 1.0)
         self.assertEqual(error(ElbowCreep, 30.0, Asked("tilt", None, 1.0, 0.5, 1.0)).turn, 0.0)
-        self.assertIn("4.8 %", ElbowCreep.said(30.0, HOLD))
-        self.assertIn("4.6 %", ElbowCreep.said(30.0, HOLD))
+        self.assertIn("4.8 %", FAULT_WORDS["elbow"].costs(30.0, HOLD))
+        self.assertIn("4.6 %", FAULT_WORDS["elbow"].costs(30.0, HOLD))
 
     def test_five_millimetres_of_sway(self):
         """5 (2600 - 650) / 650 = 15 mm over the subject: a twentieth of a unit of 300 mm."""
@@ -106,7 +107,7 @@ class Faults(unittest.TestCase):
         for name, fault in FAULTS.items():
             with self.subTest(name):
                 self.assertEqual(fault.name, name)
-                self.assertRegex(fault.said(fault.usual, HOLD), r"\d.*\.$")
+                self.assertRegex(FAULT_WORDS[name].costs(fault.usual, HOLD), r"\d.*\.$")
                 self.assertLessEqual(fault.usual, fault.most)
 
 

@@ -277,7 +277,7 @@ function Promised({ picture, promise }: { picture: Picture; promise: Prompt | nu
   if (!promise || !mark) {
     return null;
   }
-  const radius = (mm: number) => Math.max(3, 1.73 * mm * picture.layout.sheet.perMm);
+  const radius = (mm: number) => Math.max(3, mm * picture.layout.sheet.perMm);
   return (
     <g className={styles.promise}>
       <circle cx={mark.x} cy={mark.y} r={Math.min(radius(promise.before_mm), 60)} />

@@ -3,8 +3,6 @@
 import styles from "./BenchPicture.module.css";
 import type { Drawn } from "./usePicture";
 
-/** Standard ellipse to the one that holds 19 times in 20, two-dimensional. */
-const NINETEEN_IN_TWENTY = 2.45;
 const LOOSE_REACH = 34;
 
 type Props = { drawn: Drawn; perMm: number; active: boolean };
@@ -13,12 +11,11 @@ export function Slack({ drawn, perMm }: { drawn: Drawn; perMm: number }) {
   const { landmark, mark } = drawn;
   if (landmark.slack) {
     const [longer, shorter, angle] = landmark.slack;
-    const scale = perMm * NINETEEN_IN_TWENTY;
     return (
       <ellipse
         className={`${styles.slack} ${styles[landmark.standing] ?? ""}`}
-        rx={Math.max(longer * scale, 1.5)}
-        ry={Math.max(shorter * scale, 1.5)}
+        rx={Math.max(longer * perMm, 1.5)}
+        ry={Math.max(shorter * perMm, 1.5)}
         transform={`translate(${mark.x} ${mark.y}) rotate(${angle})`}
       />
     );

@@ -56,7 +56,7 @@ export function Marks({ bench, onChoose, onLeave }: Props) {
               </th>
               <td>{each.from_left_mm === null ? "?" : <Said text={say(each.from_left_mm)} />}</td>
               <td>{each.from_top_mm === null ? "?" : <Said text={say(each.from_top_mm)} />}</td>
-              <td>{each.sd_mm === null ? "" : <Said text={say(each.sd_mm, true)} />}</td>
+              <td>{each.slack_mm === null ? "" : <Said text={say(each.slack_mm, true)} />}</td>
             </tr>
           ))}
         </tbody>

@@ -24,8 +24,9 @@ from typing import NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
-from zirkel.core.network.kinds import Sighting
-from zirkel.core.network.kinds.base import Array, Columns
+from zirkel.core.arrays import Array
+from zirkel.core.sightings import Sighting
+from zirkel.core.sightings.base import Columns
 from zirkel.core.study import Study, UnitLength, UnitPair
 
 Indices = NDArray[np.intp]

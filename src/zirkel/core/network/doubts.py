@@ -5,6 +5,11 @@ Data snooping after W. Baarda (1968): the reading with the largest standardized 
 network adjusted again, and so on until none is left. The value the others expect is the fitted
 value once the reading is struck.
 
+A hand less practised than believed would have many of its readings accused. So the whole comes
+first: where the readings scatter evenly but more than believed (robust scale of the standardized
+residuals), or where too much scatter is left once the worst are struck (chi-squared), the scale of
+the scatter is estimated from what is left, and each reading judged against that.
+
 Two readings that check only each other have residuals that are perfectly correlated: no
 arithmetic can tell which is wrong. They are told as `rivals`. With h = A Q A', residuals i and j
 correlate by -h_ij / sqrt(r_i r_j).
@@ -15,11 +20,17 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.special import ndtri
+from scipy.special import chdtri, ndtri
 
-from zirkel.core.network.adjust import Adjustment, place_covariance, readjust
-from zirkel.core.network.kinds import Sighting
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
+from zirkel.core.network.adjust import (
+    Adjustment,
+    place_covariance,
+    readjust,
+    residual_correlation,
+)
+from zirkel.core.network.search import ENOUGH_TO_TELL, robust_scale, scatters_evenly
+from zirkel.core.sightings import Sighting
 
 DOUBTFUL = 3.29
 """Standardized residual beyond which a reading is doubted, in drawings of up to a hundred readings
@@ -30,6 +41,12 @@ FALSE_ALARMS = 0.1
 
 CHECKED = 0.01
 """Redundancy from which a reading counts as checked at all."""
+
+SCATTER_BY_CHANCE = 0.01
+"""Chance with which readings that are as good as believed are said to scatter more."""
+
+SURELY_SCATTERED = 1.45
+"""Robust scale from which single readings are not even looked at before the whole."""
 
 RIVAL = 0.98
 """Correlation of residuals from which two readings can't be told apart."""
@@ -49,12 +66,50 @@ class Doubt:
     rivals: tuple[str, ...] = ()
 
 
-def find_doubts(adjusted: Adjustment) -> tuple[Doubt, ...]:
-    """Doubted readings in the order in which they were struck, then orders that do not hold."""
+@dataclass(frozen=True, slots=True)
+class Judgement:
+    """The doubted readings in the order in which they were struck, then orders that do not hold;
+    and by how much all readings scatter more than believed, 1 where they do not."""
+
+    doubts: tuple[Doubt, ...]
+    scatter: float
+
+
+def judge(adjusted: Adjustment) -> Judgement:
+    """First the whole, then each reading against it."""
+    if scatters_evenly(adjusted) and robust_scale(adjusted) > SURELY_SCATTERED:
+        return _judge_scattered(adjusted)
+    doubts, now = _snoop(adjusted, 1.0)
+    if _too_scattered(now):
+        return _judge_scattered(adjusted)
+    return Judgement((*doubts, *_broken_orders(now)), 1.0)
+
+
+def _too_scattered(now: Adjustment) -> bool:
+    """Whether what is left still scatters more than chance allows."""
+    freedom = now.freedom
+    if freedom < ENOUGH_TO_TELL:
+        return False
+    return bool(now.cost > chdtri(freedom, SCATTER_BY_CHANCE))
+
+
+def _judge_scattered(adjusted: Adjustment) -> Judgement:
+    """The scale from what is left once the worst against a robust first guess of it are struck;
+    then all readings again against that scale."""
+    scale = max(1.0, robust_scale(adjusted))
+    for _ in range(2):
+        doubts, now = _snoop(adjusted, scale)
+        left = now.variance_factor or 1.0
+        scale = max(1.0, float(np.sqrt(left)))
+    return Judgement((*doubts, *_broken_orders(now)), scale)
+
+
+def _snoop(adjusted: Adjustment, scale: float) -> tuple[list[Doubt], Adjustment]:
+    """Strike the worst reading and adjust again, until none stands out."""
     found: list[Doubt] = []
     now = adjusted
     for _ in range(len(adjusted.weight)):
-        worst = _worst(now)
+        worst = _worst(now, scale)
         if worst is None:
             break
         weight = now.weight.copy()
@@ -62,11 +117,11 @@ def find_doubts(adjusted: Adjustment) -> tuple[Doubt, ...]:
         after = readjust(now, weight)
         found.append(_doubt(now, after, worst))
         now = after
-    return (*found, *_broken_orders(now))
+    return found, now
 
 
-def _worst(now: Adjustment) -> int | None:
-    standing = np.where(now.weight > 0, np.nan_to_num(np.abs(now.standardized)), 0.0)
+def _worst(now: Adjustment, scale: float) -> int | None:
+    standing = np.where(now.weight > 0, np.nan_to_num(np.abs(now.standardized)), 0.0) / scale
     if not len(standing) or standing.max() <= threshold(now):
         return None
     return int(np.argmax(standing))
@@ -103,22 +158,6 @@ def _rivals(now: Adjustment, row: int) -> tuple[str, ...]:
     shared = residual_correlation(now, row)
     alike = np.flatnonzero((np.abs(shared) > RIVAL) & (now.weight > 0))
     return tuple(now.network.sightings[i].id for i in alike if i != row)
-
-
-def residual_correlation(now: Adjustment, row: int) -> Array:
-    """(m,) correlation of one reading's residual with those of all; 0 where unchecked."""
-    net = now.network
-    a = np.zeros(net.datum.unknowns)
-    for bucket, entries in zip(net.buckets, now.linear.entries, strict=True):
-        if bucket.rows.start <= row < bucket.rows.stop:
-            own = row - bucket.rows.start
-            np.add.at(a, bucket.unknown[own], entries[own])
-    reach = now.cofactor @ a
-    shared = np.zeros(len(now.weight))
-    for bucket, entries in zip(net.buckets, now.linear.entries, strict=True):
-        shared[bucket.rows] = (entries * reach[bucket.unknown]).sum(axis=1)
-    scale = np.sqrt(now.redundancy * now.redundancy[row])
-    return np.divide(-shared, scale, out=np.zeros_like(shared), where=scale > 0)
 
 
 def _broken_orders(now: Adjustment) -> list[Doubt]:

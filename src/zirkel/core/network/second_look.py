@@ -17,8 +17,9 @@ from __future__ import annotations
 
 import numpy as np
 
-from zirkel.core.network.assemble import Group, Indices, Network
-from zirkel.core.network.kinds.base import Array, Columns
+from zirkel.core.arrays import Array, Indices
+from zirkel.core.network.assemble import Group, Network
+from zirkel.core.sightings.base import Columns
 
 STRAINED = 2.0
 """Standardized residual from which the landmarks of a reading are tried elsewhere."""

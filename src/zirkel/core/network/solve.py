@@ -11,16 +11,24 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from zirkel.core.network.adjust import Adjustment, adjust, place_covariance, place_looseness
-from zirkel.core.network.doubts import Doubt, find_doubts, order_gap
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
+from zirkel.core.network.adjust import Adjustment, place_covariance, place_looseness
+from zirkel.core.network.assemble import DRIFT_SIGMA
+from zirkel.core.network.doubts import Doubt, judge, order_gap
+from zirkel.core.network.search import adjust
 from zirkel.core.study import Study
 
 LOOSE_SHARE = 1e-6
 """Share of a loose direction on a landmark below which the landmark is held against it."""
 
-SIGNIFICANT_DRIFT = 2.58
-"""Standard deviations from which a take's drift is worth a word (two-sided alpha = 0.01)."""
+SIGNIFICANT_DRIFT = 3.29
+"""Standard deviations from which a take's drift is worth a word (two-sided alpha = 0.001)."""
+
+FREE_SIGMA = 1.0
+"""Standard deviation that leaves a drift to its readings alone, when takes are compared."""
+
+TELLING_SD = 0.03
+"""Standard deviation of the difference between takes above which no usual drift would show."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,11 +66,18 @@ class Checked:
 
 @dataclass(frozen=True, slots=True)
 class Take:
-    """A take's drift as a share, its sd, and whether it differs from the others significantly."""
+    """A take's drift as a share, and its sd.
+
+    `apart` is by how much the take differs from the others by its own readings alone, without
+    believing beforehand that it should not; `significant` whether that is more than chance, `thin`
+    whether a usual drift would not show.
+    """
 
     drift: float
     sd: float
     significant: bool
+    apart: float
+    thin: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,12 +90,18 @@ class Solution:
     doubts: tuple[Doubt, ...]
     takes: Mapping[str, Take]
     variance_factor: float | None
+    scatter: float
+    """By how much all readings scatter more than believed; 1 where they do not."""
     adjusted: Adjustment
 
 
-def solve(study: Study) -> Solution:
-    """Adjust the study's readings and say what they tell. Never raises on a valid study."""
-    adjusted = adjust(study)
+def solve(study: Study, near: Mapping[str, Array] | None = None) -> Solution:
+    """Adjust the study's readings and say what they tell. Never raises on a valid study.
+
+    `near` are places (2,) in units of an earlier version, to start from.
+    """
+    adjusted = adjust(study, near)
+    judged = judge(adjusted)
     looseness = place_looseness(adjusted)
     names = adjusted.network.ids
     held = not adjusted.loose.shape[1]
@@ -93,9 +114,10 @@ def solve(study: Study) -> Solution:
             if direction is not None
         ),
         readings=_readings(adjusted),
-        doubts=find_doubts(adjusted),
-        takes=_takes(adjusted),
+        doubts=judged.doubts,
+        takes=_takes(adjusted, judged.scatter),
         variance_factor=adjusted.variance_factor,
+        scatter=judged.scatter,
         adjusted=adjusted,
     )
 
@@ -165,22 +187,32 @@ def _readings(adjusted: Adjustment) -> dict[str, Checked]:
     return made
 
 
-def _takes(adjusted: Adjustment) -> dict[str, Take]:
-    """Each take against the mean of the others, or against 0 where it is the only one."""
+def _takes(adjusted: Adjustment, scatter: float) -> dict[str, Take]:
+    """Each take against the mean of the others, or against 0 where it is the only one.
+
+    The adjustment expects every drift to be 0 give or take DRIFT_SIGMA, which draws what it finds
+    towards 0. With C the covariance of the t drifts and e their estimates, the readings alone say
+    J = C^-1 - I / DRIFT_SIGMA^2 and J e' = C^-1 e: the drifts are compared by that.
+    """
     names = adjusted.network.takes
     t = len(names)
     if not t:
         return {}
     own = adjusted.cofactor[-t:, -t:]
+    told = np.linalg.inv(own)
+    alone = np.linalg.inv(told + np.eye(t) * (FREE_SIGMA**-2 - DRIFT_SIGMA**-2))
+    free = alone @ told @ adjusted.drifts
     made = {}
     for i, name in enumerate(names):
         contrast = np.full(t, -1.0 / (t - 1) if t > 1 else 0.0)
         contrast[i] = 1.0
-        difference = float(contrast @ adjusted.drifts)
-        spread = math.sqrt(float(contrast @ own @ contrast))
+        apart = float(contrast @ free)
+        spread = math.sqrt(max(float(contrast @ alone @ contrast), 0.0)) * scatter
         made[name] = Take(
             drift=float(adjusted.drifts[i]),
             sd=math.sqrt(float(own[i, i])),
-            significant=abs(difference) > SIGNIFICANT_DRIFT * spread,
+            significant=abs(apart) > SIGNIFICANT_DRIFT * spread,
+            apart=apart,
+            thin=t > 1 and spread > TELLING_SD,
         )
     return made

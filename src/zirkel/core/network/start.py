@@ -12,8 +12,8 @@ import math
 
 import numpy as np
 
-from zirkel.core.network.kinds import Span
-from zirkel.core.network.kinds.base import TINY, Array
+from zirkel.core.arrays import TINY, Array
+from zirkel.core.sightings import Span
 from zirkel.core.study import Study, UnitLength, UnitPair
 
 GOLDEN_ANGLE = math.pi * (3.0 - math.sqrt(5.0))

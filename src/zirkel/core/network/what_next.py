@@ -32,17 +32,20 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from zirkel.core.arrays import Array, Indices
 from zirkel.core.network.adjust import Adjustment, place_looseness
-from zirkel.core.network.assemble import Indices, gains
-from zirkel.core.network.kinds import KINDS
-from zirkel.core.network.kinds.base import Array
-from zirkel.core.network.kinds.span import towards
-from zirkel.core.network.words import why_check, why_next
+from zirkel.core.network.assemble import gains
+from zirkel.core.network.slack import radii
+from zirkel.core.sightings import KINDS
+from zirkel.core.sightings.span import towards
 from zirkel.core.study import UnitLength, UnitPair
 
 TIER_WEIGHT = {1: 4.0, 2: 2.0, 3: 1.0}
 THUMBNAIL_SIGMA = 1.0
 """How far off the thumbnail may be, in units, where nothing else tells."""
+
+TAP, TAP_MM = 0.12, 15.0
+"""How far off a landmark is usually tapped, in units and where readings are millimetres."""
 
 UNCHECKED = 0.1
 """Redundancy below which a reading counts as checked by nothing."""
@@ -51,6 +54,9 @@ OFTEN = 2
 """How many of the suggestions may name the same landmark."""
 
 LEAST_GAIN = 1e-4
+
+TIES = 0.5
+"""Share of the thumbnail's standard deviation from which a landmark was not held before."""
 
 TIED_SHARE = 1e-6
 """Share of the loose directions below which a landmark is held against one of them."""
@@ -61,8 +67,8 @@ class Suggestion:
     """A reading worth taking.
 
     `gain` is the share of the weighted total variance it would remove; `settles` the landmark
-    whose slack it takes most of, with its sd in units before and after; `checks` the readings
-    that it would check.
+    whose slack it takes most of, with its slack in units before and after; `ties` whether it ties
+    that one in a direction that nothing held; `checks` the readings that it would check.
     """
 
     kind: str
@@ -71,8 +77,8 @@ class Suggestion:
     along: str | None
     towards: str | None
     gain: float
-    because: str
     settles: tuple[str, float, float]
+    ties: bool = False
     checks: tuple[str, ...] = ()
 
 
@@ -121,8 +127,12 @@ def unchecked(adjusted: Adjustment) -> tuple[str, ...]:
 
 def prior_cofactor(adjusted: Adjustment) -> Array:
     """(2n + t, 2n + t) covariance of all places and drifts, the thumbnail's word for loose ones."""
+    return _with_thumbnail(adjusted, THUMBNAIL_SIGMA)
+
+
+def _with_thumbnail(adjusted: Adjustment, sigma: float) -> Array:
     net = adjusted.network
-    known = adjusted.cofactor + THUMBNAIL_SIGMA**2 * adjusted.loose @ adjusted.loose.T
+    known = adjusted.cofactor + sigma**2 * adjusted.loose @ adjusted.loose.T
     gain = gains(net.datum, adjusted.places)[:-1]
     column = net.datum.column[:-1]
     return known[np.ix_(column, column)] * gain[:, None] * gain[None, :]
@@ -145,13 +155,14 @@ def all_candidates(adjusted: Adjustment) -> Candidates:
     first, second = np.triu_indices(len(net.ids), 1)
     p = np.stack([adjusted.places[first], adjusted.places[second]], axis=1)
     codes = first * len(net.ids) + second
+    sd = _apart_sd(adjusted, first, second)
     taken = _taken(adjusted)
     tied = _tied(adjusted)
     reachable = tied[first] | tied[second] if tied.any() else np.ones(len(first), dtype=bool)
     pairs, slopes, sigmas, numbers = [], [], [], []
     sorts: list[tuple[str, str | None]] = []
     for kind, rule in KINDS.items():
-        for offer in rule.proposals(p[:, 1] - p[:, 0], net.in_mm):
+        for offer in rule.proposals(p[:, 1] - p[:, 0], sd, net.in_mm):
             sort = (kind, offer.along)
             slope = rule.equation(offer.columns, p, np.zeros(len(p))).by_place[:, 1]
             keep = np.flatnonzero(reachable & offer.doable & ~np.isin(codes, taken.get(sort, [])))
@@ -167,6 +178,20 @@ def all_candidates(adjusted: Adjustment) -> Candidates:
         np.concatenate(numbers),
         tuple(sorts),
     )
+
+
+def _apart_sd(adjusted: Adjustment, first: Indices, second: Indices) -> Array:
+    """(k, 2) standard deviations of how far pairs of landmarks are apart, across and down; where
+    nothing else tells, by the thumbnail as it is usually tapped."""
+    n = len(adjusted.network.ids)
+    tap = TAP_MM if adjusted.network.in_mm else TAP
+    spread = _with_thumbnail(adjusted, tap)[: 2 * n, : 2 * n].reshape(n, 2, n, 2)
+    made = np.empty((len(first), 2))
+    for axis in (0, 1):
+        s = spread[:, axis, :, axis]
+        own = s.diagonal()
+        made[:, axis] = own[first] + own[second] - 2.0 * s[first, second]
+    return np.sqrt(np.maximum(made, 0.0))
 
 
 def _tied(adjusted: Adjustment) -> NDArray[np.bool_]:
@@ -323,9 +348,8 @@ def _suggestion(
     after = with_reading(
         cofactor, row(candidates, number, len(cofactor)), float(candidates.sigma[number])
     )
-    settles = _most_settled(adjusted, cofactor, after)
+    settles, ties = _most_settled(adjusted, cofactor, after)
     dx, dy = adjusted.places[j] - adjusted.places[i]
-    because = why_check(net.study, checks) if checks else why_next(net.study, *settles)
     return Suggestion(
         kind=kind,
         start=net.ids[i],
@@ -333,16 +357,27 @@ def _suggestion(
         along=along,
         towards=None if along is None else towards(along, dx, dy),
         gain=gain,
-        because=because,
         settles=settles,
+        ties=ties,
         checks=checks,
     )
 
 
-def _most_settled(adjusted: Adjustment, before: Array, after: Array) -> tuple[str, float, float]:
+def _most_settled(
+    adjusted: Adjustment, before: Array, after: Array
+) -> tuple[tuple[str, float, float], bool]:
+    """Whose variance falls most by tier: its slack before and after; and whether it is tied."""
+    was, now = _own(adjusted, before), _own(adjusted, after)
+    fall = np.trace(was, axis1=1, axis2=2) - np.trace(now, axis1=1, axis2=2)
+    most = int(np.argmax(coordinate_weights(adjusted)[: 2 * len(was) : 2] * fall))
+    name = adjusted.network.ids[most]
+    ties = float(np.trace(was[most])) > (TIES * THUMBNAIL_SIGMA) ** 2
+    return (name, float(radii(was)[most]), float(radii(now)[most])), ties
+
+
+def _own(adjusted: Adjustment, cofactor: Array) -> Array:
+    """(n, 2, 2) covariance of each landmark."""
     n = len(adjusted.network.ids)
-    was = before.diagonal()[: 2 * n].reshape(n, 2).sum(axis=1)
-    now = np.maximum(after.diagonal()[: 2 * n].reshape(n, 2).sum(axis=1), 0.0)
-    weight = coordinate_weights(adjusted)[: 2 * n : 2]
-    most = int(np.argmax(weight * (was - now)))
-    return adjusted.network.ids[most], float(np.sqrt(was[most])), float(np.sqrt(now[most]))
+    each = np.arange(n)
+    own: Array = cofactor[: 2 * n, : 2 * n].reshape(n, 2, n, 2)[each, :, each, :]
+    return own

@@ -9,12 +9,12 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping
 from dataclasses import dataclass
-from fractions import Fraction
 
+from zirkel.core.network.slack import SDS
 from zirkel.core.sheet.plan import Mark, Plan, free_space
 from zirkel.core.study import Frame, Placement, Study
+from zirkel.core.values.lengths import INCH_MM
 
-INCH_MM = 25.4
 ROUND_MM = (50.0, 20.0, 10.0, 5.0, 2.0, 1.0, 0.5)
 ROUND_INCHES = (2.0, 1.0, 0.5, 0.25, 0.125, 0.0625)
 SURELY = 2.0
@@ -34,7 +34,6 @@ class Offer:
     is round, longest, sight-size or enlargement."""
 
     unit_mm: float
-    said: str
     why: str
     fits: bool
     cost_mm: float
@@ -79,7 +78,6 @@ def offers(study: Study, frame: Frame, inches: bool, fixed: Mapping[str, float])
     return [
         Offer(
             unit_mm=length,
-            said=say_length(length, inches),
             why=why,
             fits=length <= most * (1.0 + 1e-9),
             cost_mm=(most - length) * extent,
@@ -88,17 +86,6 @@ def offers(study: Study, frame: Frame, inches: bool, fixed: Mapping[str, float])
         )
         for why, length in chosen
     ]
-
-
-def say_length(mm: float, inches: bool) -> str:
-    """A length in the user's system: "97.5 mm", "3 3/8 in"."""
-    if not inches:
-        return f"{mm:.1f}".removesuffix(".0") + " mm"
-    sixteenths = Fraction(round(mm / INCH_MM * 16), 16)
-    whole, rest = divmod(sixteenths, 1)
-    parts = [str(whole)] if whole or not rest else []
-    parts += [f"{rest.numerator}/{rest.denominator}"] if rest else []
-    return " ".join(parts) + " in"
 
 
 def overruns(study: Study, plan: Plan) -> list[Overrun]:
@@ -119,8 +106,9 @@ def _slack(mark: Mark) -> tuple[float, float] | None:
     """Standard deviations across and down, in mm."""
     if mark.slack is None:
         return None
-    longer, shorter, angle = mark.slack
-    c, s = math.cos(math.radians(angle)), math.sin(math.radians(angle))
+    longer, shorter = mark.slack.longer / SDS, mark.slack.shorter / SDS
+    angle = math.radians(mark.slack.angle_deg)
+    c, s = math.cos(angle), math.sin(angle)
     return math.hypot(longer * c, shorter * s), math.hypot(longer * s, shorter * c)
 
 

@@ -13,7 +13,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
+from zirkel.core.network.slack import SDS, Ellipse, area
 from zirkel.core.network.solve import Place, Solution
 from zirkel.core.study import Frame, Study, UnitLength
 
@@ -31,9 +32,10 @@ EDGE_MM = 1e-6
 class Mark:
     """A place on the sheet; None for what is loose.
 
-    `sd_mm` is the longer semi-axis of the standard ellipse: how far it could still slide.
-    `held_left_mm`, `held_top_mm` are always numbers, as drawn meanwhile; `slack` is the standard
-    ellipse: semi-axes in mm and the angle of the longer one, clockwise from level, in degrees.
+    `sd_mm` is the longer semi-axis of the standard ellipse, `slack` the area of slack in mm, which
+    is so many times as large: how far it could still slide. Both are widened where the readings
+    scatter more than believed. `held_left_mm`, `held_top_mm` are always numbers, as drawn
+    meanwhile.
     """
 
     from_left_mm: float | None
@@ -41,7 +43,7 @@ class Mark:
     sd_mm: float | None
     held_left_mm: float
     held_top_mm: float
-    slack: tuple[float, float, float] | None
+    slack: Ellipse | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,7 +71,10 @@ def make_plan(study: Study, solution: Solution) -> Plan:
     width, height = free_space(study)
     unit_mm = study.unit_mm or _fixed(study) or largest_round(frame, width, height, study.inches)
     origin = _origin(study, frame, unit_mm, width, height)
-    marks = {name: _mark(place, unit_mm, origin) for name, place in solution.landmarks.items()}
+    marks = {
+        name: _mark(place, unit_mm, origin, solution.scatter)
+        for name, place in solution.landmarks.items()
+    }
     outside = tuple(name for name, mark in marks.items() if not _inside(study, mark))
     share = max(_share(frame.right - frame.left, unit_mm, width),
                 _share(frame.bottom - frame.top, unit_mm, height))  # fmt: skip
@@ -133,29 +138,26 @@ def _origin(
     )
 
 
-def _mark(place: Place, unit_mm: float, origin: tuple[float, float]) -> Mark:
+def _mark(place: Place, unit_mm: float, origin: tuple[float, float], scatter: float) -> Mark:
     left, top = origin[0] + unit_mm * place.held_x, origin[1] + unit_mm * place.held_y
-    slack = _ellipse(place, unit_mm)
+    slack = _slack(place, unit_mm, scatter)
     return Mark(
         from_left_mm=None if place.x is None else left,
         from_top_mm=None if place.y is None else top,
-        sd_mm=None if slack is None else slack[0],
+        sd_mm=None if slack is None else slack.longer / SDS,
         held_left_mm=left,
         held_top_mm=top,
         slack=slack,
     )
 
 
-def _ellipse(place: Place, unit_mm: float) -> tuple[float, float, float] | None:
-    """Semi-axes in mm, longer first, and the longer one's angle clockwise from level, degrees."""
+def _slack(place: Place, unit_mm: float, scatter: float) -> Ellipse | None:
+    """The area of slack in mm; None in a loose direction."""
     if place.sd_x is None or place.sd_y is None or place.corr is None:
         return None
     shared = place.corr * place.sd_x * place.sd_y
-    covariance: Array = np.array([[place.sd_x**2, shared], [shared, place.sd_y**2]]) * unit_mm**2
-    values, vectors = np.linalg.eigh(covariance)
-    shorter, longer = np.sqrt(np.maximum(values, 0.0))
-    angle = math.degrees(math.atan2(vectors[1, 1], vectors[0, 1])) % 180.0
-    return float(longer), float(shorter), angle
+    covariance: Array = np.array([[place.sd_x**2, shared], [shared, place.sd_y**2]])
+    return area(covariance * (unit_mm * scatter) ** 2)
 
 
 def _inside(study: Study, mark: Mark) -> bool:

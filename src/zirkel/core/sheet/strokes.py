@@ -23,7 +23,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
 
 MOST_POINTS = 5000
 

@@ -8,6 +8,7 @@ b = L R (1/s2 - 1/s1), so R = b / (L (1/s2 - 1/s1)).
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 
 from zirkel.core.subject.faults.elbow import covers
@@ -24,16 +25,22 @@ COMFORTABLE_DEG, WIDE_DEG = 20.0, 30.0
 SWAY_MM, BEND_MM = 10.0, 30.0
 """The slips whose cost is told."""
 
+READ_SD_MM, PACED_SHARE = 0.5, 0.01
+"""How exactly a length is read off the stick, and how exactly a step back is measured."""
+
 UPRIGHT_DEG = 5.0
 """How far a board may lean before it matters."""
 
 
 @dataclass(frozen=True, slots=True)
 class Caution:
-    """Something about the station to mend, and why."""
+    """Something about the station to mend: what, how much of it, and whether it is far too much;
+    `better` is the value to go to, where there is one."""
 
     about: str
-    text: str
+    value: float
+    badly: bool = False
+    better: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,8 +75,20 @@ def easel_for(height_mm: float, subject_mm: float, distance_mm: float) -> float:
     return height_mm * distance_mm / subject_mm
 
 
-def reach_from_two(length_mm: float, near_mm: float, far_mm: float, back_mm: float) -> float:
+@dataclass(frozen=True, slots=True)
+class RealReach:
+    """A reach worked back from two readings, and its standard deviation, in mm."""
+
+    reach_mm: float
+    sd_mm: float
+
+
+def reach_from_two(length_mm: float, near_mm: float, far_mm: float, back_mm: float) -> RealReach:
     """The real reach, from a known length read on the stick before and after stepping back.
+
+    With g = 1/s2 - 1/s1 the reach is b / (L g), and as lengths on the stick are read to
+    READ_SD_MM and the step is paced to PACED_SHARE of itself,
+    sd(R) / R = sqrt(PACED_SHARE^2 + READ_SD_MM^2 (1/s2^4 + 1/s1^4) / g^2).
 
     ValueError if the second reading isn't the smaller one.
     """
@@ -78,7 +97,10 @@ def reach_from_two(length_mm: float, near_mm: float, far_mm: float, back_mm: flo
             "after stepping back the same length must read smaller than before: "
             "give its true size, both readings and how far you stepped, all in mm"
         )
-    return back_mm / (length_mm * (1.0 / far_mm - 1.0 / near_mm))
+    g = 1.0 / far_mm - 1.0 / near_mm
+    reach = back_mm / (length_mm * g)
+    share = math.hypot(PACED_SHARE, READ_SD_MM * math.hypot(far_mm**-2, near_mm**-2) / g)
+    return RealReach(reach, reach * share)
 
 
 def reckon(
@@ -103,35 +125,17 @@ def reckon(
 
 
 def cautions(station: Station, size_mm: float, widest_deg: float) -> tuple[Caution, ...]:
-    """What to mend; `widest_deg` is how far from straight ahead the furthest landmark is seen."""
-    made = []
+    """What to mend; `widest_deg` is how far from straight ahead the furthest landmark is seen.
+
+    About `distance` (in multiples of the largest size, better in mm), `cone` (degrees), `lean`
+    (degrees) and `reach` (share of the distance).
+    """
     times = station.distance_mm / size_mm
-    if times < CLOSE:
-        much = "Far too near" if times < TOO_CLOSE else "A little near"
-        made.append(
-            Caution(
-                "distance",
-                f"{much}: {times:.1f} times the subject's largest size. What is nearer to you "
-                f"swells. Step back to {CLOSE * size_mm / 1000:.1f} m.",
-            )
-        )
-    if widest_deg > COMFORTABLE_DEG:
-        much = "beyond what the eye takes in undistorted" if widest_deg > WIDE_DEG else "wide"
-        made.append(
-            Caution(
-                "cone",
-                f"Its edge is seen {widest_deg:.0f}° off the middle, {much}. Step back, or look "
-                "straighter at it.",
-            )
-        )
-    if abs(station.lean_deg) > UPRIGHT_DEG:
-        made.append(
-            Caution(
-                "lean",
-                f"The board leans {abs(station.lean_deg):.0f}°: its far edge is further from the "
-                "eye, and heights that look right there come out too long. Set it upright.",
-            )
-        )
-    if station.reach_mm > station.distance_mm / 2.0:
-        made.append(Caution("reach", "The stick is more than half way to the subject. Step back."))
-    return tuple(made)
+    share = station.reach_mm / station.distance_mm
+    found = (
+        (times < CLOSE, Caution("distance", times, times < TOO_CLOSE, CLOSE * size_mm)),
+        (widest_deg > COMFORTABLE_DEG, Caution("cone", widest_deg, widest_deg > WIDE_DEG)),
+        (abs(station.lean_deg) > UPRIGHT_DEG, Caution("lean", abs(station.lean_deg))),
+        (share > 0.5, Caution("reach", share)),
+    )
+    return tuple(caution for is_so, caution in found if is_so)

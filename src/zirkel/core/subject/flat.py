@@ -12,8 +12,8 @@ from collections.abc import Mapping, Sequence
 
 import numpy as np
 
-from zirkel.core.network.kinds import Drop, Level, Sighting
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
+from zirkel.core.sightings import Drop, Level, Sighting
 from zirkel.core.study import PictureSubject, Study, UnitPair
 
 CLICK_PX = 1.5
@@ -117,3 +117,17 @@ def flat_places(study: Study, picture: PictureSubject) -> Mapping[str, Array]:
 def _turn(picture: PictureSubject) -> tuple[float, float]:
     turn = math.radians(picture.turn_deg)
     return math.cos(turn), math.sin(turn)
+
+
+def unit_on_print_mm(study: Study) -> float | None:
+    """The unit's length on the print itself, measured along the unit's own direction; None where
+    the print's size isn't known or the unit isn't on it."""
+    picture, unit = study.subject, study.unit
+    if not isinstance(picture, PictureSubject) or picture.mm_per_px is None:
+        return None
+    places = flat_places(study, picture)
+    if not isinstance(unit, UnitPair) or unit.start not in places or unit.end not in places:
+        return None
+    dx, dy = (float(each) for each in places[unit.end] - places[unit.start])
+    px = {"straight": math.hypot(dx, dy), "level": abs(dx), "plumb": abs(dy)}[unit.along]
+    return px * picture.mm_per_px or None

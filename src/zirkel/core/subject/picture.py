@@ -24,7 +24,7 @@ from numpy.typing import NDArray
 from shapely import Polygon, STRtree
 from shapely.geometry.base import BaseGeometry
 
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
 from zirkel.core.subject.scene import Scene, view_of
 from zirkel.core.subject.solids import Face
 from zirkel.core.subject.station import NEAREST_MM, Station, View

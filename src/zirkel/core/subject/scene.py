@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 import numpy as np
 from shapely import MultiPoint, Polygon
 
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
 from zirkel.core.study import Shape, UnitPair
 from zirkel.core.subject.solids import AnySolid, Face, Solid
 from zirkel.core.subject.station import Station, View, view_from

@@ -13,7 +13,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
 
 NEAREST_MM = 1.0
 """Nothing nearer to the eye than this, straight ahead, can be seen."""

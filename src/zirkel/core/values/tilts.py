@@ -6,7 +6,9 @@ A bare number is degrees. Hours h stand at 30 h degrees; 10 o'clock and 4 o'cloc
 
 from __future__ import annotations
 
+import math
 import re
+from collections.abc import Sequence
 
 from zirkel.core.values.fractions import parse_length
 
@@ -69,3 +71,9 @@ def say_tilt(degrees: float, to_minutes: int = 5) -> str:
     minutes = round(degrees % 180.0 * 2.0 / to_minutes) * to_minutes
     hours, rest = divmod(minutes, 60)
     return f"{hours % 6 or (12 if hours == 0 else 6)}:{rest:02d}"
+
+
+def tilt_of(start: Sequence[float], end: Sequence[float]) -> float:
+    """The tilt of start→end in degrees, from places with x right and y down."""
+    dx, dy = float(end[0] - start[0]), float(end[1] - start[1])
+    return math.degrees(math.atan2(dx, -dy)) % 180.0

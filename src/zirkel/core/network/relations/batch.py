@@ -7,9 +7,9 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from zirkel.core.network.assemble import Indices
-from zirkel.core.network.kinds import Sighting
-from zirkel.core.network.kinds.base import Array, Columns
+from zirkel.core.arrays import Array, Indices
+from zirkel.core.sightings import Sighting
+from zirkel.core.sightings.base import Columns
 
 CLOSE_ENOUGH = 0.06
 """Nothing further off than this, in units or as a share, is called a relation."""

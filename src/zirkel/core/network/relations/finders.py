@@ -11,10 +11,9 @@ from collections.abc import Iterator
 import numpy as np
 from numpy.typing import NDArray
 
-from zirkel.core.network.assemble import Indices
-from zirkel.core.network.kinds import Drop, Level, Match, Parallel, Part, Run
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array, Indices
 from zirkel.core.network.relations.batch import CLOSE_ENOUGH, Batch, View
+from zirkel.core.sightings import Drop, Level, Match, Parallel, Part, Run
 
 SHORTEST = 0.3
 """Least length, in units, over which a relation is worth a look."""

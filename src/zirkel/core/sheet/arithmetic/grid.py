@@ -12,9 +12,13 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from string import ascii_uppercase
 
+from zirkel.core.sheet.plan import Plan
 from zirkel.core.study import Frame, Sheet
 
 MOST_SQUARES = 26
+
+COLUMNS = 8
+"""Columns of squares over a frame, unless more are asked for."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -118,3 +122,12 @@ def in_square(grid: Grid, place: Sequence[float]) -> InSquare:
 def all_in_squares(grid: Grid, places: Mapping[str, Sequence[float]]) -> dict[str, InSquare]:
     """Every landmark in its square."""
     return {name: in_square(grid, place) for name, place in places.items()}
+
+
+def grid_over(plan: Plan, sheet: Sheet) -> Grid | None:
+    """The grid over the plan's frame, laid where the drawing lies; None for a frame without
+    breadth."""
+    frame = plan.frame
+    if frame is None or not plan.unit_mm or frame.right - frame.left < 1e-6:
+        return None
+    return laid(make_grid(frame, sheet, COLUMNS), plan.origin_mm, plan.unit_mm)

@@ -23,7 +23,7 @@ from string import ascii_uppercase
 
 import numpy as np
 
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
 from zirkel.core.sheet.recipe.manners import (
     FUSS,
     IN_SQUARE,

@@ -11,7 +11,7 @@ from collections.abc import Callable, Mapping
 
 import numpy as np
 
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
 from zirkel.core.sheet.recipe.construct import Construction, Recipe, Step
 from zirkel.core.sheet.recipe.manners import (
     PART_SHARE,

@@ -20,8 +20,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from zirkel.core.network.assemble import Indices
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array, Indices
 from zirkel.core.values.fractions import COUNTED_PARTS
 
 STEP_MM = 1.0

@@ -39,7 +39,6 @@ class Fault(ABC):
     """One human fault. Subclasses give its name, what it is, and its error."""
 
     name: ClassVar[str]
-    title: ClassVar[str]
     size_in: ClassVar[str]
     """The unit of its size: mm or degrees."""
     usual: ClassVar[float]
@@ -49,8 +48,3 @@ class Fault(ABC):
     @abstractmethod
     def error(cls, size: float, asked: Asked, hold: Holding, rng: np.random.Generator) -> Error:
         """What one reading suffers."""
-
-    @classmethod
-    @abstractmethod
-    def said(cls, size: float, hold: Holding) -> str:
-        """What it costs from this station, in one sentence."""

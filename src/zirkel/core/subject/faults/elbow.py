@@ -24,7 +24,6 @@ class ElbowCreep(Fault):
     """The bent elbow."""
 
     name: ClassVar[str] = "elbow"
-    title: ClassVar[str] = "The elbow bends as the take goes on"
     size_in: ClassVar[str] = "mm"
     usual: ClassVar[float] = 20.0
     most: ClassVar[float] = 120.0
@@ -35,12 +34,3 @@ class ElbowCreep(Fault):
         if asked.kind != "span":
             return Error()
         return Error(factor=1.0 / covers(hold.reach_mm, size * asked.through_take))
-
-    @classmethod
-    def said(cls, size: float, hold: Holding) -> str:
-        """What it costs at the end of a take."""
-        more = covers(hold.reach_mm, size)
-        return (
-            f"{size:g} mm nearer, the stick covers {100 * (more - 1):.1f} % more of the subject: "
-            f"counts come out {100 * (1 - 1 / more):.1f} % short."
-        )

@@ -36,7 +36,6 @@ class Lean(Fault):
     """The stick that points into the scene."""
 
     name: ClassVar[str] = "lean"
-    title: ClassVar[str] = "The stick leans into the scene"
     size_in: ClassVar[str] = "degrees"
     usual: ClassVar[float] = 10.0
     most: ClassVar[float] = 40.0
@@ -51,13 +50,3 @@ class Lean(Fault):
             covered = min(asked.length * hold.unit_on_stick_mm, 0.5 * hold.reach_mm)
             return Error(factor=longer(covered, hold.reach_mm, size))
         return Error()
-
-    @classmethod
-    def said(cls, size: float, hold: Holding) -> str:
-        """What it costs on the unit and on a slope of 45 degrees."""
-        more = longer(min(hold.unit_on_stick_mm, 0.5 * hold.reach_mm), hold.reach_mm, size) - 1.0
-        turn = math.degrees(flatter(math.pi / 4.0, size))
-        return (
-            f"Leaning {size:g}° into the scene, a unit reads {100 * more:.1f} % long and a slope "
-            f"of 45° comes out {turn:.1f}° too flat."
-        )

@@ -24,7 +24,6 @@ class Sway(Fault):
     """The unquiet head."""
 
     name: ClassVar[str] = "sway"
-    title: ClassVar[str] = "The head sways between the two ends"
     size_in: ClassVar[str] = "mm"
     usual: ClassVar[float] = 4.0
     most: ClassVar[float] = 60.0
@@ -40,12 +39,3 @@ class Sway(Fault):
         if asked.kind == "tilt":
             return Error(turn=out * float(np.cos(asked.tilt)) / max(asked.length, 0.05))
         return Error()
-
-    @classmethod
-    def said(cls, size: float, hold: Holding) -> str:
-        """What it costs on the subject."""
-        out = moves_over_subject(hold, size)
-        return (
-            f"A sway of {size:g} mm moves the stick {out:.0f} mm over the subject, "
-            f"{out / hold.unit_mm:.2f} of a unit."
-        )

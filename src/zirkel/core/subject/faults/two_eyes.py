@@ -21,7 +21,6 @@ class TwoEyes(Fault):
     """Both eyes open."""
 
     name: ClassVar[str] = "two_eyes"
-    title: ClassVar[str] = "Two eyes are open"
     size_in: ClassVar[str] = "mm"
     usual: ClassVar[float] = 63.0
     most: ClassVar[float] = 80.0
@@ -35,12 +34,3 @@ class TwoEyes(Fault):
         if not (mixed and sideways):
             return Error()
         return Error(shift=way * moves_over_subject(hold, size) / hold.unit_mm)
-
-    @classmethod
-    def said(cls, size: float, hold: Holding) -> str:
-        """What it costs when it happens."""
-        out = moves_over_subject(hold, size)
-        return (
-            f"Eyes {size:g} mm apart see the stick in two places, {out:.0f} mm apart on the "
-            f"subject, {out / hold.unit_mm:.2f} of a unit."
-        )

@@ -19,7 +19,6 @@ class Wobble(Fault):
     """The unsteady arm."""
 
     name: ClassVar[str] = "wobble"
-    title: ClassVar[str] = "The arm wobbles"
     size_in: ClassVar[str] = "mm"
     usual: ClassVar[float] = 1.0
     most: ClassVar[float] = 10.0
@@ -31,9 +30,3 @@ class Wobble(Fault):
         if asked.kind == "tilt":
             return Error(turn=float(rng.normal(0.0, out / max(asked.length, 0.05))))
         return Error(shift=float(rng.normal(0.0, out)))
-
-    @classmethod
-    def said(cls, size: float, hold: Holding) -> str:
-        """What it costs on a length."""
-        out = size * math.sqrt(2.0) / hold.unit_on_stick_mm
-        return f"{size:g} mm at each end of the stick is {out:.3f} of a unit on every length."

@@ -12,7 +12,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
 
 Vector = tuple[float, float, float]
 

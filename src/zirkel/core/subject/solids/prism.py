@@ -9,7 +9,7 @@ import numpy as np
 from shapely import Polygon, constrained_delaunay_triangles, get_parts
 from shapely.geometry.polygon import orient
 
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
 from zirkel.core.subject.solids.base import (
     Face,
     Solid,

@@ -7,7 +7,7 @@ from typing import Literal
 
 import numpy as np
 
-from zirkel.core.network.kinds.base import Array
+from zirkel.core.arrays import Array
 from zirkel.core.subject.solids.base import Face, Solid, Vector, need_positive
 
 CREASE = np.radians(24.0)

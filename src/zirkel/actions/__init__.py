@@ -1,1 +1,0 @@
-"""Use cases, one module each: what the web and the command line can ask for."""

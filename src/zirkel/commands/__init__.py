@@ -1,0 +1,78 @@
+"""Everything that can be done to a study and taken back, one class each."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import Field
+
+from zirkel.commands.base import Change
+from zirkel.commands.landmarks import (
+    AddLandmark,
+    EditLandmark,
+    PutShape,
+    RemoveLandmark,
+    RemoveShape,
+)
+from zirkel.commands.relations import AdoptRelation, LeaveRelation
+from zirkel.commands.settings import (
+    DropFrame,
+    KeepFrame,
+    SetFrame,
+    SetLengths,
+    SetMethod,
+    SetPlacement,
+    SetSheet,
+    SetTitle,
+    SetTrust,
+    SetUnit,
+    SetUnitSize,
+)
+from zirkel.commands.sightings import (
+    EditSighting,
+    KeepSighting,
+    RemoveSighting,
+    StrikeSighting,
+    TakeSighting,
+)
+from zirkel.commands.subject import (
+    MeasurePicture,
+    ReadPicture,
+    SetSubject,
+    TurnPicture,
+)
+from zirkel.commands.tables import ReadTable
+
+AnyChange = Annotated[
+    TakeSighting
+    | EditSighting
+    | StrikeSighting
+    | KeepSighting
+    | AdoptRelation
+    | LeaveRelation
+    | RemoveSighting
+    | AddLandmark
+    | EditLandmark
+    | RemoveLandmark
+    | PutShape
+    | RemoveShape
+    | SetTitle
+    | SetMethod
+    | SetSheet
+    | SetUnit
+    | SetUnitSize
+    | SetPlacement
+    | SetTrust
+    | SetFrame
+    | KeepFrame
+    | DropFrame
+    | SetLengths
+    | SetSubject
+    | TurnPicture
+    | MeasurePicture
+    | ReadPicture
+    | ReadTable,
+    Field(discriminator="type"),
+]
+
+__all__ = ["AnyChange", "Change"]

@@ -1,0 +1,28 @@
+"""Making one change to a study, and walking its history."""
+
+from __future__ import annotations
+
+from zirkel.commands.base import Change
+from zirkel.errors import StaleVersion
+from zirkel.store.store import Store, Stored
+
+
+def change_study(
+    store: Store, study_id: int, based_on: int, change: Change, token: str | None = None
+) -> Stored:
+    """Make a change based on a version of the study; StaleVersion if it is not the present one.
+
+    What the change makes is solved before it is kept, so that nothing is kept that can't be. The
+    same token a second time changes nothing, so that a request whose answer was lost can be sent
+    again.
+    """
+    if token is not None and store.has_receipt(study_id, token):
+        return store.get(study_id)
+    before = store.get(study_id)
+    if before.version != based_on:
+        raise StaleVersion(based_on, before.version)
+    fitting = change.before(before)
+    after = before.worked.followed_by(fitting.made(before.study))
+    label = fitting.label(before.study, after.study)
+    _ = after.plan
+    return store.change(study_id, based_on, label, after, token, before.study)

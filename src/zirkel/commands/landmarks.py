@@ -1,0 +1,144 @@
+"""Adding, moving, renaming and removing landmarks, and joining them to shapes."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import Literal
+
+from zirkel.commands.base import Change, expect, free_id
+from zirkel.core.study import Landmark, Study, UnitLength, UnitPair
+from zirkel.core.values.names import slug
+from zirkel.errors import BadInput
+from zirkel.studyfile.convert import landmark_to_core, shape_to_core
+from zirkel.studyfile.entries import Id, Name, Point, Tier
+from zirkel.studyfile.references import check_references
+from zirkel.studyfile.schema import FileLandmark, FileShape
+
+
+class AddLandmark(Change):
+    """A new landmark; its id comes from its name."""
+
+    type: Literal["add_landmark"] = "add_landmark"
+    name: Name
+    tier: Tier = 1
+    rough: Point | None = None
+
+    def made(self, study: Study) -> Study:
+        """The study with one more landmark."""
+        name = free_id(slug(self.name), (each.id for each in study.landmarks))
+        return replace(
+            study, landmarks=(*study.landmarks, Landmark(name, self.name, self.tier, self.rough))
+        )
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its name."""
+        return f"Add {self.name}"
+
+
+class EditLandmark(Change):
+    """Rename a landmark, move it on the thumbnail, or change its tier."""
+
+    type: Literal["edit_landmark"] = "edit_landmark"
+    landmark: FileLandmark
+
+    def made(self, study: Study) -> Study:
+        """The study with that landmark as given."""
+        new = landmark_to_core(self.landmark)
+        expect(any(each.id == new.id for each in study.landmarks), "landmark", "landmark", new.id)
+        return replace(
+            study, landmarks=tuple(new if each.id == new.id else each for each in study.landmarks)
+        )
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its name."""
+        return f"Change {self.landmark.name or self.landmark.id}"
+
+
+class RemoveLandmark(Change):
+    """Remove a landmark; one that readings use only together with those readings."""
+
+    type: Literal["remove_landmark"] = "remove_landmark"
+    id: Id
+    with_sightings: bool = False
+
+    def made(self, study: Study) -> Study:
+        """The study without the landmark, and without it in any outline."""
+        expect(any(each.id == self.id for each in study.landmarks), "id", "landmark", self.id)
+        self._refuse_unit(study)
+        using = [s.id for s in study.sightings if self.id in s.landmarks]
+        if using and not self.with_sightings:
+            raise BadInput("id", self._in_use(study, using))
+        outlines = [
+            replace(each, outline=tuple(name for name in each.outline if name != self.id))
+            for each in study.shapes
+        ]
+        return replace(
+            study,
+            landmarks=tuple(each for each in study.landmarks if each.id != self.id),
+            sightings=tuple(s for s in study.sightings if self.id not in s.landmarks),
+            adopted=tuple(s for s in study.adopted if self.id not in s.landmarks),
+            shapes=tuple(each for each in outlines if each.outline),
+            drawn={name: at for name, at in study.drawn.items() if name != self.id},
+            families=tuple(
+                replace(f, edges=tuple(edge for edge in f.edges if self.id not in edge))
+                for f in study.families
+            ),
+        )
+
+    def _in_use(self, study: Study, using: list[str]) -> str:
+        name = next(each.name for each in study.landmarks if each.id == self.id)
+        count = f"{len(using)} readings use" if len(using) > 1 else "one reading uses"
+        return f"{count} {name}: remove it together with them, or keep it"
+
+    def _refuse_unit(self, study: Study) -> None:
+        unit = study.unit
+        ends = (unit.start, unit.end) if isinstance(unit, UnitPair) else ()
+        origin = (unit.origin,) if isinstance(unit, UnitLength) else ()
+        if self.id in (*ends, *origin):
+            raise BadInput("id", f"“{self.id}” is an end of the unit: choose another unit first")
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its name, and how many readings went with it."""
+        name = next(each.name for each in before.landmarks if each.id == self.id)
+        gone = len(before.sightings) - len(after.sightings)
+        return f"Remove {name}" + (f" and {gone} readings" if gone else "")
+
+
+class PutShape(Change):
+    """Join landmarks to a shape: a new one, or one of the same id as it should be."""
+
+    type: Literal["put_shape"] = "put_shape"
+    shape: FileShape
+
+    def made(self, study: Study) -> Study:
+        """The study with that shape."""
+        new = shape_to_core(self.shape)
+        if any(each.id == new.id for each in study.shapes):
+            shapes = tuple(new if each.id == new.id else each for each in study.shapes)
+        else:
+            shapes = (*study.shapes, new)
+        after = replace(study, shapes=shapes)
+        check_references(after)
+        return after
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its name."""
+        return f"Shape {self.shape.name or self.shape.id}"
+
+
+class RemoveShape(Change):
+    """Remove a shape; its landmarks stay."""
+
+    type: Literal["remove_shape"] = "remove_shape"
+    id: Id
+
+    def made(self, study: Study) -> Study:
+        """The study without the shape; shapes that were part of it stand alone."""
+        expect(any(each.id == self.id for each in study.shapes), "id", "shape", self.id)
+        left = [each for each in study.shapes if each.id != self.id]
+        freed = [replace(s, part_of=None) if s.part_of == self.id else s for s in left]
+        return replace(study, shapes=tuple(freed))
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its name."""
+        return f"Remove shape {next(s.name for s in before.shapes if s.id == self.id)}"

@@ -1,0 +1,195 @@
+"""The study's own settings: title, sheet, unit, its size on the sheet, trust, placement."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from zirkel.commands.base import Change, expect
+from zirkel.core.study import KeptFrame, Placement, Study
+from zirkel.studyfile.convert import frame_to_core, sheet_to_core, unit_to_core
+from zirkel.studyfile.entries import Finite, Millimetres, Name, Text
+from zirkel.studyfile.references import check_references
+from zirkel.studyfile.schema import (
+    FileFrame,
+    FileKeptFrame,
+    FilePlacement,
+    FileSheet,
+    FileUnitLength,
+    FileUnitPair,
+)
+
+
+class SetTitle(Change):
+    """Call the study something else."""
+
+    type: Literal["set_title"] = "set_title"
+    title: Name
+
+    def made(self, study: Study) -> Study:
+        """The study under its new title."""
+        return replace(study, title=self.title)
+
+    def label(self, before: Study, after: Study) -> str:
+        """The title it had."""
+        return f"Rename from {before.title}"
+
+
+class SetMethod(Change):
+    """Work by another school."""
+
+    type: Literal["set_method"] = "set_method"
+    method: Text
+
+    def made(self, study: Study) -> Study:
+        """The study by that method."""
+        return replace(study, method=self.method)
+
+    def label(self, before: Study, after: Study) -> str:
+        """The method."""
+        return f"Method {self.method}"
+
+
+class SetSheet(Change):
+    """Take another sheet, turn it, or change its margins."""
+
+    type: Literal["set_sheet"] = "set_sheet"
+    sheet: FileSheet
+
+    def made(self, study: Study) -> Study:
+        """The study on that sheet."""
+        return replace(study, sheet=sheet_to_core(self.sheet))
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its size."""
+        return f"Sheet {after.sheet.width_mm:g} × {after.sheet.height_mm:g} mm"
+
+
+class SetUnit(Change):
+    """Count in another length of the subject, or in millimetres of the sheet."""
+
+    type: Literal["set_unit"] = "set_unit"
+    unit: FileUnitPair | FileUnitLength
+
+    def made(self, study: Study) -> Study:
+        """The study counted in that unit; lengths already read keep their numbers."""
+        after = replace(study, unit=unit_to_core(self.unit))
+        check_references(after)
+        return after
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its name."""
+        return f"Unit {self.unit.name}"
+
+
+class SetUnitSize(Change):
+    """Choose how long the unit is on the sheet; null leaves it to Zirkel."""
+
+    type: Literal["set_unit_size"] = "set_unit_size"
+    unit_mm: Annotated[Millimetres, Field(gt=0, le=20_000)] | None
+
+    def made(self, study: Study) -> Study:
+        """The study with the unit at that length."""
+        return replace(study, unit_mm=self.unit_mm)
+
+    def label(self, before: Study, after: Study) -> str:
+        """The length."""
+        return f"Unit at {self.unit_mm:g} mm" if self.unit_mm else "Largest round unit that fits"
+
+
+class SetPlacement(Change):
+    """Share out the free space on the sheet."""
+
+    type: Literal["set_placement"] = "set_placement"
+    placement: FilePlacement
+
+    def made(self, study: Study) -> Study:
+        """The study placed so."""
+        return replace(study, placement=Placement(self.placement.across, self.placement.down))
+
+    def label(self, before: Study, after: Study) -> str:
+        """That it was placed."""
+        return "Place on the sheet"
+
+
+class SetFrame(Change):
+    """Take in this much of the subject; null takes in all landmarks."""
+
+    type: Literal["set_frame"] = "set_frame"
+    frame: FileFrame | None
+
+    def made(self, study: Study) -> Study:
+        """The study in that frame."""
+        return replace(study, frame=None if self.frame is None else frame_to_core(self.frame))
+
+    def label(self, before: Study, after: Study) -> str:
+        """That the frame was set."""
+        return "Frame the subject" if after.frame else "Frame all landmarks"
+
+
+class KeepFrame(Change):
+    """Keep a frame under a name, to be compared; a name again replaces what it meant."""
+
+    type: Literal["keep_frame"] = "keep_frame"
+    frame: FileKeptFrame
+
+    def made(self, study: Study) -> Study:
+        """The study with the frame kept."""
+        others = tuple(each for each in study.frames if each.name != self.frame.name)
+        kept = KeptFrame(self.frame.name, frame_to_core(self.frame))
+        return replace(study, frames=(*others, kept))
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its name."""
+        return f"Keep the frame {self.frame.name}"
+
+
+class DropFrame(Change):
+    """Keep a frame no longer."""
+
+    type: Literal["drop_frame"] = "drop_frame"
+    name: Name
+
+    def made(self, study: Study) -> Study:
+        """The study without it."""
+        expect(any(each.name == self.name for each in study.frames), "name", "frame", self.name)
+        return replace(study, frames=tuple(f for f in study.frames if f.name != self.name))
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its name."""
+        return f"Drop the frame {self.name}"
+
+
+class SetLengths(Change):
+    """Say lengths on the sheet in inches, or in millimetres."""
+
+    type: Literal["set_lengths"] = "set_lengths"
+    inches: bool
+
+    def made(self, study: Study) -> Study:
+        """The study in that system."""
+        return replace(study, inches=self.inches)
+
+    def label(self, before: Study, after: Study) -> str:
+        """The system."""
+        return "Lengths in inches" if self.inches else "Lengths in millimetres"
+
+
+class SetTrust(Change):
+    """How far each kind of reading is trusted: a factor on its default sigma."""
+
+    type: Literal["set_trust"] = "set_trust"
+    trust: dict[str, Annotated[Finite, Field(gt=0, le=100)]]
+
+    def made(self, study: Study) -> Study:
+        """The study with these factors; kinds left out are at their default."""
+        kept = {kind: factor for kind, factor in self.trust.items() if factor != 1.0}
+        after = replace(study, trust=kept)
+        check_references(after)
+        return after
+
+    def label(self, before: Study, after: Study) -> str:
+        """That trust was set."""
+        return "Set trust in readings"

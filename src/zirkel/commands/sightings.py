@@ -1,0 +1,131 @@
+"""Taking, editing, striking and removing sightings."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from datetime import UTC, datetime
+from typing import Literal
+
+from zirkel.commands.base import Change, expect
+from zirkel.core.sightings import Sighting
+from zirkel.core.study import Study
+from zirkel.core.words.sightings import say_reading
+from zirkel.errors import BadInput
+from zirkel.studyfile.entries import Id
+from zirkel.studyfile.references import sighting_problems
+from zirkel.studyfile.sightings import AnySighting, sighting_to_core
+
+
+class TakeSighting(Change):
+    """Add a reading. Its id is given by Zirkel, whatever the request calls it."""
+
+    type: Literal["take_sighting"] = "take_sighting"
+    sighting: AnySighting
+
+    def made(self, study: Study) -> Study:
+        """The study with one more reading."""
+        now = datetime.now(UTC).isoformat(timespec="seconds")
+        reading = sighting_to_core(self.sighting)
+        reading = replace(reading, id=_next_id(study), taken_at=reading.taken_at or now)
+        _check(study, reading)
+        return replace(study, sightings=(*study.sightings, reading))
+
+    def label(self, before: Study, after: Study) -> str:
+        """The reading in words."""
+        return say_reading(after, after.sightings[-1])
+
+
+class EditSighting(Change):
+    """Replace a reading by a corrected one of the same id."""
+
+    type: Literal["edit_sighting"] = "edit_sighting"
+    sighting: AnySighting
+
+    def made(self, study: Study) -> Study:
+        """The study with that reading as corrected; when it was taken and its note are kept."""
+        reading = sighting_to_core(self.sighting)
+        old = _find(study, reading.id)
+        reading = replace(
+            reading, taken_at=reading.taken_at or old.taken_at, note=reading.note or old.note
+        )
+        _check(study, reading)
+        return _with(study, reading)
+
+    def label(self, before: Study, after: Study) -> str:
+        """That it was corrected."""
+        return f"Correct {say_reading(after, _find(after, self.sighting.id))}"
+
+
+class StrikeSighting(Change):
+    """Set a reading aside, or take it up again; it stays on record."""
+
+    type: Literal["strike_sighting"] = "strike_sighting"
+    id: Id
+    struck: bool = True
+
+    def made(self, study: Study) -> Study:
+        """The study with that reading struck or not."""
+        return _with(study, replace(_find(study, self.id), struck=self.struck))
+
+    def label(self, before: Study, after: Study) -> str:
+        """Which reading."""
+        verb = "Strike" if self.struck else "Take up again"
+        return f"{verb} {say_reading(after, _find(after, self.id))}"
+
+
+class KeepSighting(Change):
+    """Keep a doubted reading against the others: it is not asked about again."""
+
+    type: Literal["keep_sighting"] = "keep_sighting"
+    id: Id
+
+    def made(self, study: Study) -> Study:
+        """The study with that reading marked as kept."""
+        return _with(study, replace(_find(study, self.id), kept=True))
+
+    def label(self, before: Study, after: Study) -> str:
+        """Which reading."""
+        return f"Keep {say_reading(after, _find(after, self.id))}"
+
+
+class RemoveSighting(Change):
+    """Remove a reading that should never have been entered."""
+
+    type: Literal["remove_sighting"] = "remove_sighting"
+    id: Id
+
+    def made(self, study: Study) -> Study:
+        """The study without it."""
+        _find(study, self.id)
+        return replace(study, sightings=tuple(s for s in study.sightings if s.id != self.id))
+
+    def label(self, before: Study, after: Study) -> str:
+        """Which reading."""
+        return f"Remove {say_reading(before, _find(before, self.id))}"
+
+
+def _next_id(study: Study) -> str:
+    numbers = [int(s.id[1:]) for s in study.sightings if s.id[:1] == "s" and s.id[1:].isdigit()]
+    return f"s{max(numbers, default=0) + 1}"
+
+
+def _find(study: Study, name: str) -> Sighting:
+    found = next((each for each in study.sightings if each.id == name), None)
+    expect(found is not None, "id", "reading", name)
+    assert found is not None  # for the type checker: `expect` has raised otherwise
+    return found
+
+
+def _with(study: Study, reading: Sighting) -> Study:
+    return replace(
+        study, sightings=tuple(reading if s.id == reading.id else s for s in study.sightings)
+    )
+
+
+def _check(study: Study, reading: Sighting) -> None:
+    if study.unit is None and reading.kind == "span":
+        raise BadInput("unit", "choose the unit first: a span is counted in it")
+    known = [each.id for each in study.landmarks]
+    problem = next(sighting_problems("sighting", reading, known), None)
+    if problem is not None:
+        raise BadInput(*problem)

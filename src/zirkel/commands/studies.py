@@ -1,0 +1,49 @@
+"""Studies made, begun from a scene, taken in from a file, and written to one."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from zirkel.core.simulation.artist import Hand, fresh_study
+from zirkel.core.study import Sheet
+from zirkel.core.subject.picture import box_of
+from zirkel.core.subject.scene import Scene
+from zirkel.core.values.names import slug
+from zirkel.store.store import Store, Stored
+from zirkel.studyfile.convert import sheet_to_core
+from zirkel.studyfile.read import read_study, study_from, write_study
+from zirkel.studyfile.schema import FileSheet, StudyFile
+
+TAPPED = 4
+"""Seed of the roughness with which a scene's thumbnail is tapped."""
+
+
+def make_study(store: Store, draft: StudyFile) -> Stored:
+    """Keep a new study as drafted on screen."""
+    return store.create(study_from(draft.model_dump(mode="json", by_alias=True)))
+
+
+def begin_from_scene(store: Store, name: str, sheet: FileSheet | None) -> Stored:
+    """Keep a new study of a scene: landmarks, shapes and unit are the scene's, the thumbnail is
+    tapped roughly, nothing is read yet."""
+    scene = store.scenes.get(name)
+    paper = sheet_to_core(sheet) if sheet else _sheet_for(scene)
+    rng = np.random.default_rng(TAPPED)
+    return store.create(fresh_study(scene, scene.station, paper, Hand().tap_error, rng))
+
+
+def _sheet_for(scene: Scene) -> Sheet:
+    """An A3 sheet, upright or lying as the scene is."""
+    left, top, right, bottom = box_of(scene, scene.station)
+    return Sheet(420.0, 297.0) if right - left > bottom - top else Sheet(297.0, 420.0)
+
+
+def import_study(store: Store, data: bytes) -> Stored:
+    """Keep a new study from a study file's bytes; BadInput says what is wrong with them."""
+    return store.create(read_study(data))
+
+
+def export_study(store: Store, study_id: int) -> tuple[str, bytes]:
+    """File name and bytes of a study file."""
+    study = store.get(study_id).study
+    return f"{slug(study.title)}.zirkel.json", write_study(study)

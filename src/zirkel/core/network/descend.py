@@ -1,0 +1,162 @@
+"""Steps to a least cost: coming near from a thumbnail however poor, then Gauss-Newton.
+
+1. Coming near. From the thumbnail, a few steps solve (N + lambda I) dx = b + lambda (x0 - x) with
+   each kind's straight form, where lambda says how far the thumbnail is trusted and shrinks from
+   step to step. This is what makes a poor thumbnail harmless.
+2. Descending. Gauss-Newton steps N dx = b on the true equations, with Levenberg's damping where a
+   step would make matters worse, and Newton's where they shrink slowly. A ridge of 1e-9 of the mean
+   weight keeps directions that nothing holds where the thumbnail has them.
+
+When it stops: steps that shrink by a rate q leave q / (1 - q) of the last one still to go. It stops
+when that is below the tolerance, after having looked at the place once more.
+
+Source: K. Levenberg (1944), A method for the solution of certain non-linear problems in least
+squares.
+"""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+import numpy as np
+from scipy.linalg import lapack
+
+from zirkel.core.arrays import Array
+from zirkel.core.network.assemble import (
+    Linear,
+    Network,
+    curvature,
+    linearize,
+    linearize_coming_near,
+    moved,
+)
+
+TOLERANCE = 1e-10
+"""What is left to go, in units, at which the places are right."""
+
+ROUGH_TOLERANCE = 1e-3
+"""The same where it only has to be clear whether another solution is better."""
+
+MOST_STEPS = 60
+RIDGE = 1e-9
+
+PLAIN_STEPS, SLOW = 3, 0.3
+"""Gauss-Newton steps, and ratio of one step to the one before, from which on the curvature of the
+readings is worth its cost."""
+
+NEARLY_THERE = 1e-6
+"""Step from which on a few more plain ones cost less than the curvature."""
+
+LEAP, LEAP_MM = 0.4, 60.0
+"""Longest step of one coordinate at a time, in units and where readings are millimetres."""
+
+THUMBNAIL_SIGMAS = (0.5, 1.0, 3.0)
+"""How far off, in units, the thumbnail is taken to be at each step of coming near."""
+
+
+class Descent(NamedTuple):
+    """Where the steps led: places (n, 2), drifts (t,), and the network linearized there."""
+
+    places: Array
+    drifts: Array
+    linear: Linear
+    steps: int
+    converged: bool
+
+
+def come_near(net: Network, weight: Array, start: Array) -> tuple[Array, Array]:
+    """Places (n, 2) near the solution, from a thumbnail however poor, and drifts of 0."""
+    places, drifts = start, np.zeros(len(net.takes))
+    kept = unknown_places(net, places)
+    for sigma in THUMBNAIL_SIGMAS:
+        linear = linearize_coming_near(net, places, weight)
+        pull = (kept - unknown_places(net, places)) * sigma**-2
+        held = linear.normal
+        held.reshape(-1)[:: len(held) + 1] += sigma**-2
+        step = _solve(held, linear.rhs + pull)
+        if step is not None:
+            places, _ = moved(net.datum, places, drifts, step)
+    return places, drifts
+
+
+def unknown_places(net: Network, places: Array) -> Array:
+    """The unknowns (u,) that these places stand for; drifts as 0."""
+    full = np.append(places.ravel(), np.zeros(len(net.takes) + 1))
+    x = np.zeros(net.datum.unknowns)
+    free = net.datum.gain > 0
+    x[net.datum.column[free]] = full[free]
+    return x
+
+
+def descend(
+    net: Network, begin: tuple[Array, Array], weight: Array, tolerance: float = TOLERANCE
+) -> Descent:
+    """Damped steps from (places, drifts) to a least cost: Gauss-Newton, then Newton where that is
+    slow."""
+    here = begin
+    best = linearize(net, *here, weight)
+    damping, bent, before, slow = 0.0, None, np.inf, False
+    for count in range(1, MOST_STEPS + 1):
+        if slow and bent is None:
+            bent = best.normal - curvature(net, *here, best.misfit * weight)
+        step = _solve(_damped(best.normal, bent, damping), best.rhs)
+        if step is None:
+            damping = max(1e-3, 10.0 * damping)
+            continue
+        step = _no_leap(net, step)
+        size = _largest(step)
+        there = moved(net.datum, *here, step)
+        trial = linearize(net, *there, weight)
+        if trial.cost <= best.cost * (1.0 + 1e-12) + 1e-12:
+            here, best, bent = there, trial, None
+            if not damping and _left_to_go(size, before) < tolerance:
+                return Descent(*here, best, count, True)
+            slow = slow or (count > PLAIN_STEPS and size > max(SLOW * before, NEARLY_THERE))
+            before = size
+            damping = 0.0 if damping < 1e-4 else 0.1 * damping
+        elif size < NEARLY_THERE:
+            # Nothing but rounding is left in the cost to tell the two places apart.
+            return Descent(*here, best, count, True)
+        else:
+            damping = max(1e-3, 10.0 * damping)
+    return Descent(*here, best, MOST_STEPS, False)
+
+
+def _left_to_go(size: float, before: float) -> float:
+    """What steps of this size after one of that leave to go, if they go on shrinking alike."""
+    if not np.isfinite(before) or not before:
+        return size
+    rate = size / before
+    return size * rate / (1.0 - rate) if rate < 0.9 else np.inf
+
+
+def _no_leap(net: Network, step: Array) -> Array:
+    """The step, shortened so that no landmark leaps over its neighbours into a mirror image."""
+    longest = _largest(step[: net.datum.unknowns - len(net.takes)])
+    leap = LEAP_MM if net.in_mm else LEAP
+    return step * (leap / longest) if longest > leap else step
+
+
+def _largest(step: Array) -> float:
+    return float(np.abs(step).max()) if len(step) else 0.0
+
+
+def _damped(normal: Array, bent: Array | None, damping: float) -> Array:
+    u = len(normal)
+    out = (normal if bent is None else bent).copy()
+    mean = float(normal.trace()) / max(1, u)
+    out.reshape(-1)[:: u + 1] += RIDGE * mean + 1e-12
+    if damping:
+        out.reshape(-1)[:: u + 1] += damping * np.maximum(normal.diagonal(), 1e-3 * mean)
+    return out
+
+
+def _solve(normal: Array, rhs: Array) -> Array | None:
+    """The step, or None where the matrix is not positive definite."""
+    if not len(rhs):
+        return rhs
+    factor, failed = lapack.dpotrf(normal, lower=1, clean=0)
+    if failed:
+        return None
+    solution: Array = lapack.dpotrs(factor, rhs, lower=1)[0]
+    return solution

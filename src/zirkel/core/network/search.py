@@ -1,0 +1,230 @@
+"""Which of several solutions is the right one: from the thumbnail, from an earlier version, or from
+elsewhere.
+
+Undirected tilts, unsigned lengths and straight spans can be met by a landmark on the wrong side of
+its neighbours, and the unit's ends may have been tapped the wrong way round. A solution is settled
+if one of these holds, tried in this order, the cheap ones first:
+
+1. its readings agree (`Adjustment.convincing`);
+2. with the unit's two ends exchanged on the thumbnail they agree: only tried where most readings
+   are strained, as they are when the unit is upside down;
+3. a wrong reading or two explain why they do not, and what hangs on those lies about where it was
+   tapped. Striking reading i lowers the cost by w_i^2 and changes the others' standardized
+   residuals to (w_j - rho w_i) / sqrt(1 - rho^2), rho being the correlation of the two: that tells
+   which to strike without adjusting again;
+4. all of them scatter evenly, only more than believed: a less practised hand.
+
+Otherwise strained landmarks are put where their own readings agree, and other beginnings are tried;
+whichever solution costs least is kept.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Mapping
+from dataclasses import replace
+
+import numpy as np
+
+from zirkel.core.arrays import Array
+from zirkel.core.network.adjust import Adjustment, conclude, readjust, residual_correlation
+from zirkel.core.network.assemble import Network, build
+from zirkel.core.network.descend import ROUGH_TOLERANCE, come_near, descend
+from zirkel.core.network.second_look import elsewhere, put_right, strained
+from zirkel.core.network.start import on_datum, thumbnail_places
+from zirkel.core.study import Study, UnitPair
+
+MOST_LOOKS, MOST_MOVED, MOST_SHAKES = 3, 5, 3
+SHAKE = 0.35
+"""Rounds of a second look, landmarks tried elsewhere in each, further tries from a shaken
+thumbnail, and by how many units it is shaken."""
+
+FEW_WRONG, READINGS_A_WRONG_ONE = 2, 200
+"""Wrong readings that are expected now and then, and no reason to doubt the whole; and one more for
+so many readings."""
+
+AS_TAPPED, AS_TAPPED_MM, TAPS = 0.35, 50.0, 3.0
+"""How far a landmark may lie from where it was tapped and still be the one meant: in units, in mm,
+and in multiples of the usual distance."""
+
+EFFORT = 200
+"""Landmarks times tries of each sort: large networks get fewer."""
+
+UPSIDE_DOWN = 2.0
+"""Robust scale of the standardized residuals from which the unit may be upside down."""
+
+MOST_SCATTER, ENOUGH_TO_TELL = 3.5, 8
+"""Largest factor on all sigmas that a hand may need, and degrees of freedom needed to say so."""
+
+NORMAL_MEDIAN = 0.6745
+"""Median size of a standard normal number."""
+
+
+def adjust(study: Study, near: Mapping[str, Array] | None = None) -> Adjustment:
+    """Adjust all readings of a study that hold and are not struck.
+
+    `near` are places (2,) in units of an earlier version: the adjustment starts from them, and from
+    the thumbnail only where that does not settle it.
+    """
+    net = build(study, on_datum(study, thumbnail_places(study)))
+    weight = 1.0 / net.sigma
+    if near:
+        begin = on_datum(study, _places_near(net, near)), np.zeros(len(net.takes))
+        warm = conclude(net, descend(net, begin, weight), weight)
+        if warm.convincing or explained_by_few(warm) or scatters_evenly(warm):
+            return warm
+    found = conclude(net, descend(net, come_near(net, weight, net.start), weight), weight)
+    if found.convincing:
+        return found
+    if robust_scale(found) > UPSIDE_DOWN or found.freedom < ENOUGH_TO_TELL:
+        found = min(found, *_unit_turned(net, weight), key=lambda each: each.cost)
+    if _settled(found) or scatters_evenly(found):
+        return found
+    return _searched(found)
+
+
+def _places_near(net: Network, near: Mapping[str, Array]) -> Array:
+    """The earlier places (n, 2); new landmarks as far from the others as on the thumbnail."""
+    places = net.start.copy()
+    known = [i for i, name in enumerate(net.ids) if name in near]
+    if known:
+        there = np.array([near[net.ids[i]] for i in known])
+        places += np.median(there - net.start[known], axis=0)
+        places[known] = there
+    return places
+
+
+def _unit_turned(net: Network, weight: Array) -> list[Adjustment]:
+    """The adjustment with the unit's two ends exchanged on the thumbnail, if there is a pair."""
+    unit = net.study.unit
+    if not isinstance(unit, UnitPair):
+        return []
+    rough = {each.id: each.rough for each in net.study.landmarks}
+    other = {unit.start: rough[unit.end], unit.end: rough[unit.start]}
+    landmarks = tuple(
+        replace(each, rough=other.get(each.id, each.rough)) for each in net.study.landmarks
+    )
+    study = replace(net.study, landmarks=landmarks)
+    turned = replace(build(study, on_datum(study, thumbnail_places(study))), study=net.study)
+    begin = come_near(turned, weight, turned.start)
+    return [conclude(turned, descend(turned, begin, weight), weight)]
+
+
+def scatters_evenly(found: Adjustment) -> bool:
+    """Whether the readings agree but for a larger error that all of them share."""
+    if found.freedom < ENOUGH_TO_TELL:
+        return False
+    scale = robust_scale(found)
+    return 1.0 < scale <= MOST_SCATTER and found.convincing_at(scale)
+
+
+def robust_scale(found: Adjustment) -> float:
+    """Median size of the standardized residuals over what it is expected to be."""
+    sizes = np.abs(found.standardized[found.weight > 0])
+    sizes = sizes[~np.isnan(sizes)]
+    return float(np.median(sizes)) / NORMAL_MEDIAN if len(sizes) else 1.0
+
+
+def explained_by_few(found: Adjustment) -> bool:
+    """Whether a wrong reading or two are enough to explain why the readings do not agree.
+
+    Only believed where what hangs on them then lies about where it was tapped: a landmark that has
+    landed elsewhere is more likely in a mirror image.
+    """
+    wrong = _worst_few(found)
+    if not wrong:
+        return False
+    weight = found.weight.copy()
+    weight[wrong] = 0.0
+    after = readjust(found, weight)
+    return after.convincing and _as_tapped(after, wrong)
+
+
+def _worst_few(found: Adjustment) -> list[int]:
+    """Rows of the few readings without which the others would agree; empty if there are none."""
+    w = np.nan_to_num(found.standardized)
+    alive = found.weight > 0
+    cost, chosen = found.cost, []
+    most = min(FEW_WRONG + len(w) // READINGS_A_WRONG_ONE, found.freedom // 2)
+    for _ in range(most):
+        row = int(np.argmax(np.where(alive, np.abs(w), 0.0)))
+        rho = residual_correlation(found, row)
+        cost -= float(w[row]) ** 2
+        w = (w - rho * w[row]) / np.sqrt(np.maximum(1.0 - rho**2, 1e-3))
+        alive[row] = False
+        chosen.append(row)
+        if cost <= found.freedom - len(chosen) + 3.0 * np.sqrt(2.0 * max(found.freedom, 1)):
+            return chosen
+    return []
+
+
+def _as_tapped(after: Adjustment, wrong: list[int]) -> bool:
+    net = after.network
+    away = after.places - net.start
+    away -= np.median(away, axis=0)
+    distance = np.hypot(*away.T)
+    most = max(AS_TAPPED_MM if net.in_mm else AS_TAPPED, TAPS * float(np.median(distance)))
+    hangs = {net.index[name] for row in wrong for name in net.sightings[row].landmarks}
+    return bool((distance[list(hangs)] <= most).all())
+
+
+def _searched(found: Adjustment) -> Adjustment:
+    """The best of what a second look and other beginnings lead to."""
+    net, weight = found.network, found.weight
+    found = _put_right_while_better(found)
+    if _settled(found):
+        return found
+    for begin in _other_beginnings(net, weight):
+        near = descend(net, begin, weight, ROUGH_TOLERANCE)
+        if near.linear.cost < found.cost:
+            again = conclude(net, descend(net, near[:2], weight), weight)
+            found = _put_right_while_better(min(found, again, key=lambda each: each.cost))
+            if _settled(found):
+                break
+    return found
+
+
+def _settled(found: Adjustment) -> bool:
+    return found.convincing or explained_by_few(found)
+
+
+def _other_beginnings(net: Network, weight: Array) -> Iterator[tuple[Array, Array]]:
+    """Where else to begin: with the unit's end on whichever side the readings have it, then from
+    the thumbnail shaken, with a fixed seed, so that the same study always gives the same answer."""
+    free = build(replace(net.study, unit=None), net.start)
+    places, _ = come_near(free, weight, free.start)
+    yield come_near(net, weight, on_datum(net.study, places))
+    shake = np.random.default_rng(len(net.ids))
+    for _ in range(min(MOST_SHAKES, EFFORT // max(1, len(net.ids)))):
+        shaken = places + shake.normal(0.0, SHAKE, places.shape)
+        yield come_near(net, weight, on_datum(net.study, shaken))
+
+
+def _put_right_while_better(found: Adjustment) -> Adjustment:
+    """Put strained landmarks where their readings agree and descend again, while it helps:
+    all together first, then one at a time."""
+    net, weight = found.network, found.weight
+    most = min(MOST_MOVED, EFFORT // max(1, len(net.ids)))
+    for _ in range(min(MOST_LOOKS, most)):
+        if found.convincing:
+            break
+        doubtful = strained(net, found.standardized)
+        better = _first_better(found, [put_right(net, found.places, weight, doubtful)])
+        if better is None and not explained_by_few(found):
+            moves = (elsewhere(net, found.places, weight, int(i)) for i in doubtful[:most])
+            better = _first_better(found, moves)
+        if better is None:
+            break
+        found = better
+    return found
+
+
+def _first_better(found: Adjustment, moves: Iterable[Array]) -> Adjustment | None:
+    net, weight = found.network, found.weight
+    for places in moves:
+        begin = (on_datum(net.study, places), np.zeros_like(found.drifts))
+        near = descend(net, begin, weight, ROUGH_TOLERANCE)
+        if near.linear.cost < found.cost * (1.0 - 1e-3):
+            again = conclude(net, descend(net, near[:2], weight), weight)
+            if again.cost < found.cost:
+                return again
+    return None

@@ -1,1 +1,0 @@
-"""What the practice teaches, as data: the schools, their set-up, checks and usual mistakes."""

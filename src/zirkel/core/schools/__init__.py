@@ -1,0 +1,41 @@
+"""The schools of sighting, one module each; a new one is a module and a line here."""
+
+from collections.abc import Mapping
+
+from zirkel.core.schools import (
+    by_eye,
+    comparative,
+    dividers,
+    grid,
+    picture_plane,
+    sight_size_flat,
+    sight_size_life,
+    triangulation,
+)
+from zirkel.core.schools.base import Hint, School, Table
+from zirkel.core.schools.own import tables_of
+
+SCHOOLS: Mapping[str, School] = {
+    each.SCHOOL.name: each.SCHOOL
+    for each in (
+        comparative,
+        sight_size_life,
+        sight_size_flat,
+        dividers,
+        grid,
+        picture_plane,
+        triangulation,
+        by_eye,
+    )
+}
+
+OTHERWISE = "comparative"
+"""The school whose recipe serves a method that Zirkel does not know."""
+
+
+def school_of(method: str) -> School:
+    """The school of a study's method."""
+    return SCHOOLS.get(method, SCHOOLS[OTHERWISE])
+
+
+__all__ = ["SCHOOLS", "Hint", "School", "Table", "school_of", "tables_of"]

@@ -1,0 +1,44 @@
+"""Lengths on the sheet as they are said: in millimetres, or in sixteenths of an inch."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+INCH_MM = 25.4
+SIXTEENTH_MM = INCH_MM / 16.0
+"""The finest mark on a rule in inches: nothing is said more finely where inches are said."""
+
+HALF_MM = 0.5
+
+
+def finest_mm(inches: bool) -> float:
+    """The step to which a length is set off with a rule: half a millimetre, or a sixteenth."""
+    return SIXTEENTH_MM if inches else HALF_MM
+
+
+def said_mm(mm: float, inches: bool) -> float:
+    """The length that is really said for one, in mm: rounded as `say_length` rounds it."""
+    if inches:
+        return round(mm / SIXTEENTH_MM) * SIXTEENTH_MM
+    return round(mm, 1)
+
+
+def say_length(mm: float, inches: bool) -> str:
+    """A length in the user's system: "97.5 mm", "3 3/8 in", "−4 1/16 in".
+
+    >>> say_length(-103.2, True)
+    '−4 1/16 in'
+    >>> say_length(-0.04, False)
+    '0 mm'
+    """
+    size = abs(mm)
+    if inches:
+        sixteenths = Fraction(round(size / SIXTEENTH_MM), 16)
+        whole, rest = divmod(sixteenths, 1)
+        parts = [str(whole)] if whole or not rest else []
+        parts += [f"{rest.numerator}/{rest.denominator}"] if rest else []
+        said, nothing = " ".join(parts) + " in", not sixteenths
+    else:
+        figures = f"{size:.1f}".removesuffix(".0")
+        said, nothing = f"{figures} mm", figures == "0"
+    return f"−{said}" if mm < 0 and not nothing else said

@@ -1,0 +1,1 @@
+"""What is said of readings, doubts and placings: sentences on top of the numbers."""

@@ -1,0 +1,163 @@
+"""One study worked out once: solution, plan, words, what to sight next, relations, trust, recipe.
+
+Each part is computed when it is first asked for, and then kept; views of one version of a study
+share it. A version that follows another starts its adjustment from the places of that one.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from dataclasses import replace
+from threading import RLock
+from typing import Any, TypeVar, cast
+
+from zirkel.core.arrays import Array
+from zirkel.core.network.relations import Found, find_relations
+from zirkel.core.network.solve import Solution, solve
+from zirkel.core.network.standing import standings
+from zirkel.core.network.trust import Component, personal_trust
+from zirkel.core.network.what_next import Next, what_next
+from zirkel.core.schools import School, Table, school_of, tables_of
+from zirkel.core.sheet.arithmetic.grid import Grid, grid_over
+from zirkel.core.sheet.plan import Plan, make_plan
+from zirkel.core.sheet.recipe import Recipe, make_recipe
+from zirkel.core.sheet.recipe.construct import Squares
+from zirkel.core.study import Study
+from zirkel.core.words.base import Words, words_of
+
+PROMPTED = 5
+RELATIONS = 15
+
+T = TypeVar("T")
+
+
+class Worked:
+    """A study with all that follows from it, each part worked out when it is first asked for.
+
+    Two threads that ask for the same part wait for one computation of it.
+    """
+
+    def __init__(
+        self,
+        study: Study,
+        near: Mapping[str, Array] | None = None,
+        solution: Solution | None = None,
+    ) -> None:
+        """`near` are places (2,) in units from an earlier version, to start from; `solution` that
+        of one with the same readings."""
+        self.study = study
+        self._near = near
+        self._lock = RLock()
+        self._parts: dict[str, Any] = {} if solution is None else {"solution": solution}
+
+    def _once(self, name: str, make: Callable[[], T]) -> T:
+        with self._lock:
+            if name not in self._parts:
+                self._parts[name] = make()
+            return cast("T", self._parts[name])
+
+    def followed_by(self, study: Study) -> Worked:
+        """The next version, to be adjusted from where this one was, if that is known."""
+        with self._lock:
+            if "solution" not in self._parts:
+                return Worked(study, self._near)
+            if _measured(study) == _measured(self.study):
+                return Worked(study, solution=_retold(self.solution, study))
+            return Worked(study, self.places)
+
+    @property
+    def solution(self) -> Solution:
+        """What the readings say."""
+        return self._once("solution", lambda: solve(self.study, self._near))
+
+    @property
+    def places(self) -> dict[str, Array]:
+        """Places (2,) in units by landmark, where they are held meanwhile."""
+        adjusted = self.solution.adjusted
+        return dict(zip(adjusted.network.ids, adjusted.places, strict=True))
+
+    @property
+    def positions(self) -> dict[str, tuple[float, float]]:
+        """The same as plain numbers."""
+        return {name: (float(x), float(y)) for name, (x, y) in self.places.items()}
+
+    @property
+    def standing(self) -> dict[str, str]:
+        """How each landmark stands."""
+        return self._once("standing", lambda: standings(self.solution))
+
+    @property
+    def plan(self) -> Plan:
+        """Where each landmark goes on the sheet."""
+        return self._once("plan", lambda: make_plan(self.study, self.solution))
+
+    @property
+    def words(self) -> Words:
+        """How landmarks, counts and lengths are called."""
+        return self._once("words", lambda: words_of(self.study, self.plan.unit_mm))
+
+    @property
+    def next(self) -> Next:
+        """What to sight next."""
+        return self._once("next", lambda: what_next(self.solution.adjusted, PROMPTED))
+
+    @property
+    def relations(self) -> Found:
+        """The simple relations in the solved drawing."""
+        return self._once("relations", lambda: find_relations(self.solution.adjusted, RELATIONS))
+
+    @property
+    def trust(self) -> tuple[Component, ...]:
+        """How good each kind of reading really is, by the study's own readings."""
+        return self._once("trust", lambda: personal_trust(self.solution.adjusted))
+
+    @property
+    def school(self) -> School:
+        """The school that the study works by."""
+        return school_of(self.study.method)
+
+    @property
+    def grid(self) -> Grid | None:
+        """The grid over the frame, laid where the drawing lies; None without breadth."""
+        return self._once("grid", lambda: grid_over(self.plan, self.study.sheet))
+
+    @property
+    def tables(self) -> tuple[Table, ...]:
+        """The school's own arithmetic."""
+        return self._once("tables", lambda: tables_of(self))
+
+    @property
+    def squares(self) -> Squares | None:
+        """The squares of a school that places by them; None for the others."""
+        grid = self.grid if "square" in self.school.manners else None
+        if grid is None:
+            return None
+        return Squares(grid.across_mm[0], grid.down_mm[0], grid.square_mm)
+
+    @property
+    def recipe(self) -> Recipe:
+        """How to place every landmark that is held, by the study's school."""
+        return self._once("recipe", self._recipe)
+
+    def _recipe(self) -> Recipe:
+        loose = {each.landmark for each in self.solution.loose}
+        marks = {
+            name: (mark.held_left_mm, mark.held_top_mm)
+            for name, mark in self.plan.marks.items()
+            if name not in loose
+        }
+        tiers = {each.id: each.tier for each in self.study.landmarks}
+        return make_recipe(
+            marks, tiers, self.plan.unit_mm, self.school.manners, squares=self.squares
+        )
+
+
+def _measured(study: Study) -> tuple[object, ...]:
+    """All of a study that its adjustment depends on."""
+    return study.landmarks, study.sightings, study.unit, study.trust
+
+
+def _retold(solution: Solution, study: Study) -> Solution:
+    """The solution as that of a study with the same readings."""
+    network = replace(solution.adjusted.network, study=study)
+    return replace(solution, adjusted=replace(solution.adjusted, network=network))

@@ -1,0 +1,48 @@
+"""The viewfinder: a card to cut out, in the frame's proportion."""
+
+from __future__ import annotations
+
+from zirkel.core.worked import Worked
+from zirkel.paper.base import Paper
+from zirkel.paper.page import LINE, PENCIL, Page
+
+WIDTH, HEIGHT = 210.0, 297.0
+OPENING, BORDER = 130.0, 26.0
+
+
+def viewfinder(title: str, ratio: float) -> bytes:
+    """A card with an opening of the ratio width over height, its longer side 130 mm, with quarters
+    and thirds ticked round it."""
+    w, h = (OPENING, OPENING / ratio) if ratio >= 1 else (OPENING * ratio, OPENING)
+    paper = Page(f"{title}, viewfinder", WIDTH, HEIGHT)
+    left, top = (WIDTH - w) / 2.0, 60.0
+    paper.text(18.0, 16.0, f"{title}: viewfinder", 5.0, strong=True)
+    paper.text(18.0, 23.0, "Cut along both lines; cut away from the hand, on a board. Hold it "
+               "upright, one eye shut.", 3.2, colour=PENCIL)  # fmt: skip
+    paper.box(left - BORDER, top - BORDER, w + 2 * BORDER, h + 2 * BORDER, LINE, 0.3, (2.0, 2.0))
+    paper.box(left, top, w, h, pen=0.4)
+    for share, tall in ((0.25, 5.0), (1 / 3, 3.0), (0.5, 8.0), (2 / 3, 3.0), (0.75, 5.0)):
+        x, y = left + share * w, top + share * h
+        for line in (
+            [(x, top), (x, top - tall)],
+            [(x, top + h), (x, top + h + tall)],
+            [(left, y), (left - tall, y)],
+            [(left + w, y), (left + w + tall, y)],
+        ):
+            paper.line(line, width=0.25)
+    for place, said in ((0.25, "1/4"), (0.5, "1/2"), (0.75, "3/4")):
+        paper.text(left + place * w, top - 9.5, said, 3.2, anchor="middle")
+        paper.text(left - 9.0, top + place * h + 1.0, said, 3.2, anchor="end")
+    paper.proof_bar(18.0, HEIGHT - 10.0)
+    return paper.done()
+
+
+def _of(worked: Worked) -> bytes:
+    frame, sheet = worked.plan.frame, worked.study.sheet
+    ratio = sheet.width_mm / sheet.height_mm
+    if frame is not None and frame.bottom - frame.top > 1e-6 and frame.right - frame.left > 1e-6:
+        ratio = (frame.right - frame.left) / (frame.bottom - frame.top)
+    return viewfinder(worked.study.title, min(max(ratio, 0.1), 10.0))
+
+
+PAPER = Paper("viewfinder", "Viewfinder", "to cut out, in the frame's proportion", _of)

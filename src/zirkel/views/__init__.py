@@ -1,0 +1,1 @@
+"""What each stage shows: its schema and its maker together."""

@@ -1,0 +1,378 @@
+"""What the bench shows of a study: everything computed, and said, ready to be drawn."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+import numpy as np
+from pydantic import BaseModel
+
+from zirkel.core.network.solve import Solution, Take
+from zirkel.core.network.what_next import UNCHECKED
+from zirkel.core.sheet.plan import Mark, Plan
+from zirkel.core.study import Study, UnitLength, UnitPair
+from zirkel.core.words.base import Words
+from zirkel.core.words.network import (
+    doubt_detail,
+    doubt_headline,
+    say_scatter,
+    say_value,
+    take_warning,
+    thin_take,
+)
+from zirkel.core.words.sightings import said
+from zirkel.core.worked import Worked
+from zirkel.store.store import Store, Stored
+from zirkel.studyfile.sightings import sighting_to_file
+from zirkel.views.letters import short_letters
+from zirkel.views.subject import (
+    BenchSubject,
+    Laid,
+    Sight,
+    bench_subject,
+    lay_beside,
+    sight_of,
+)
+
+
+class BenchLandmark(BaseModel):
+    """A landmark on both sides of the bench. Places are millimetres on the sheet.
+
+    `seen_left_mm`, `seen_top_mm` are where it is seen on the subject, or was tapped on the
+    thumbnail, at the drawing's size, with heights that pull straight across. `slack` is the area
+    in which it lies 19 times in 20: semi-axes and the angle of the longer one clockwise from level;
+    `slack_mm` the longer of them. `standing` is loose, held, proven or doubt.
+    """
+
+    id: str
+    name: str
+    letters: str
+    tier: int
+    standing: str
+    loose: str | float | None
+    from_left_mm: float | None
+    from_top_mm: float | None
+    slack_mm: float | None
+    held_left_mm: float
+    held_top_mm: float
+    slack: tuple[float, float, float] | None
+    seen_left_mm: float | None
+    seen_top_mm: float | None
+    rough: tuple[float, float] | None
+    readings: int
+
+
+class BenchReading(BaseModel):
+    """A reading as said and as entered, and how it fits. `state` is fits, unchecked, doubted or
+    struck."""
+
+    id: str
+    said: str
+    landmarks: list[str]
+    take: str | None
+    state: str
+    standardized: float | None
+    redundancy: float | None
+    kind: str
+    entry: dict[str, str | float | bool | list[str]]
+    """The reading's fields as in the study file, for correcting it."""
+
+
+class BenchDoubt(BaseModel):
+    """A doubted reading in words."""
+
+    sighting: str
+    reads: str
+    headline: str
+    detail: str
+    rivals: list[str]
+    kept: bool
+    """Whether the artist keeps it all the same."""
+
+
+class BenchRelation(BaseModel):
+    """A relation that the artist draws by."""
+
+    id: str
+    said: str
+    kind: str
+    along: str | None
+    landmarks: list[str]
+
+
+class BenchTake(BaseModel):
+    """A take; `warning` if its drift is significant."""
+
+    name: str
+    drift: float
+    sd: float
+    readings: int
+    thin: bool
+    warning: str | None
+
+
+class BenchShape(BaseModel):
+    """A shape of the block-in as landmark ids."""
+
+    id: str
+    name: str
+    outline: list[str]
+    closed: bool
+    tier: int
+    part_of: str | None
+
+
+class BenchSheet(BaseModel):
+    """The sheet and how the drawing lies on it."""
+
+    width_mm: float
+    height_mm: float
+    margin_left_mm: float
+    margin_right_mm: float
+    margin_top_mm: float
+    margin_bottom_mm: float
+    unit_mm: float | None
+    unit_chosen: bool
+    fits: bool
+    fill: float
+    orientation: str
+    outside: list[str]
+    surest_mm: float | None
+    """Median slack of the held landmarks."""
+
+
+class BenchUnit(BaseModel):
+    """The unit: two landmarks along a direction, or a length in mm from an origin."""
+
+    name: str
+    start: str
+    end: str | None
+    along: str | None
+    mm: float | None
+
+
+class Bench(BaseModel):
+    """A study as the bench shows it."""
+
+    id: int
+    version: int
+    title: str
+    method: str
+    demo: bool
+    changed_at: datetime
+    undo: str | None
+    redo: str | None
+    unit: BenchUnit | None
+    sheet: BenchSheet
+    subject: BenchSubject
+    landmarks: list[BenchLandmark]
+    shapes: list[BenchShape]
+    readings: list[BenchReading]
+    doubts: list[BenchDoubt]
+    takes: list[BenchTake]
+    adopted: list[BenchRelation]
+    current_take: str
+    variance_factor: float | None
+    scatter: float
+    """By how much all readings scatter more than believed; 1 where they do not."""
+    agreement: str | None
+    """How well the readings agree on the whole, in words."""
+
+
+def open_bench(store: Store, study_id: int) -> Bench:
+    """The bench of one study."""
+    return bench_of(store.get(study_id))
+
+
+def bench_of(stored: Stored) -> Bench:
+    """Everything the bench shows of a stored study."""
+    study = stored.study
+    worked = stored.worked
+    solution, plan, words = worked.solution, worked.plan, worked.words
+    sight = sight_of(stored)
+    laid = lay_beside(study, sight, plan)
+    kept = {each.id for each in study.sightings if each.kept}
+    return Bench(
+        id=stored.id,
+        version=stored.version,
+        title=study.title,
+        method=study.method,
+        demo=stored.demo is not None,
+        changed_at=stored.changed_at,
+        undo=stored.undo,
+        redo=stored.redo,
+        unit=_unit(study),
+        sheet=_sheet(study, plan),
+        subject=bench_subject(stored, sight, laid),
+        landmarks=_landmarks(worked, _seen(sight, laid)),
+        shapes=[
+            BenchShape(
+                id=each.id,
+                name=each.name,
+                outline=list(each.outline),
+                closed=each.closed,
+                tier=each.tier,
+                part_of=each.part_of,
+            )
+            for each in study.shapes
+        ],
+        readings=_readings(study, solution, words),
+        doubts=[
+            BenchDoubt(
+                sighting=each.sighting,
+                reads=_reads(study, words, each.sighting),
+                headline=doubt_headline(study, words, each),
+                detail=doubt_detail(study, words, each, solution.scatter),
+                rivals=list(each.rivals),
+                kept=each.sighting in kept,
+            )
+            for each in solution.doubts
+        ],
+        takes=_takes(study, solution),
+        adopted=[
+            BenchRelation(
+                id=each.id,
+                said=said(each, words),
+                kind=each.kind,
+                along=getattr(each, "along", None),
+                landmarks=list(each.landmarks),
+            )
+            for each in study.adopted
+        ],
+        current_take=current_take(study),
+        variance_factor=solution.variance_factor,
+        scatter=solution.scatter,
+        agreement=say_scatter(solution.scatter, solution.variance_factor),
+    )
+
+
+def _reads(study: Study, words: Words, name: str) -> str:
+    sighting = next(each for each in study.sightings if each.id == name)
+    return say_value(words, sighting, sighting.value)
+
+
+def _unit(study: Study) -> BenchUnit | None:
+    unit = study.unit
+    if isinstance(unit, UnitPair):
+        return BenchUnit(name=unit.name, start=unit.start, end=unit.end, along=unit.along, mm=None)
+    if isinstance(unit, UnitLength):
+        return BenchUnit(name=unit.name, start=unit.origin, end=None, along=None, mm=unit.mm)
+    return None
+
+
+def _sheet(study: Study, plan: Plan) -> BenchSheet:
+    sure = [mark.slack.longer for mark in plan.marks.values() if mark.slack]
+    sure = [each for each in sure if each > 0]
+    margin = study.sheet.margin
+    return BenchSheet(
+        width_mm=study.sheet.width_mm,
+        height_mm=study.sheet.height_mm,
+        margin_left_mm=margin.left,
+        margin_right_mm=margin.right,
+        margin_top_mm=margin.top,
+        margin_bottom_mm=margin.bottom,
+        unit_mm=plan.unit_mm,
+        unit_chosen=study.unit_mm is not None,
+        fits=plan.fits,
+        fill=min(plan.fill, 99.0),
+        orientation=plan.orientation,
+        outside=list(plan.outside),
+        surest_mm=float(np.median(sure)) if sure else None,
+    )
+
+
+def _seen(sight: Sight, laid: Laid | None) -> dict[str, tuple[float, float]]:
+    """Where each landmark is seen beside the sheet, in mm."""
+    if laid is None:
+        return {}
+    return {name: laid.place(place) for name, place in sight.places.items()}
+
+
+def _landmarks(worked: Worked, seen: dict[str, tuple[float, float]]) -> list[BenchLandmark]:
+    study, solution, plan = worked.study, worked.solution, worked.plan
+    letters = short_letters({each.id: each.name for each in study.landmarks})
+    standing = worked.standing
+    loose = {each.landmark: each.direction for each in solution.loose}
+    count: dict[str, int] = {}
+    for reading in study.sightings:
+        for name in () if reading.struck else reading.landmarks:
+            count[name] = count.get(name, 0) + 1
+    made = []
+    for each in study.landmarks:
+        mark: Mark = plan.marks[each.id]
+        left, top = seen.get(each.id, (None, None))
+        made.append(
+            BenchLandmark(
+                id=each.id,
+                name=each.name,
+                letters=letters[each.id],
+                tier=each.tier,
+                standing=standing[each.id],
+                loose=loose.get(each.id),
+                from_left_mm=mark.from_left_mm,
+                from_top_mm=mark.from_top_mm,
+                slack_mm=None if mark.slack is None else mark.slack.longer,
+                held_left_mm=mark.held_left_mm,
+                held_top_mm=mark.held_top_mm,
+                slack=mark.slack,
+                seen_left_mm=left,
+                seen_top_mm=top,
+                rough=each.rough,
+                readings=count.get(each.id, 0),
+            )
+        )
+    return made
+
+
+def _readings(study: Study, solution: Solution, words: Words) -> list[BenchReading]:
+    doubted = {each.sighting for each in solution.doubts}
+    made = []
+    for each in study.sightings:
+        fit = solution.readings.get(each.id)
+        if each.struck:
+            state = "struck"
+        elif each.id in doubted:
+            state = "doubted"
+        else:
+            free = fit is not None and fit.redundancy is not None and fit.redundancy < UNCHECKED
+            state = "unchecked" if free else "fits"
+        made.append(
+            BenchReading(
+                id=each.id,
+                said=said(each, words),
+                landmarks=list(each.landmarks),
+                take=each.take_name,
+                state=state,
+                standardized=fit.standardized if fit else None,
+                redundancy=fit.redundancy if fit else None,
+                kind=each.kind,
+                entry={k: v for k, v in sighting_to_file(each).items() if k not in each.extra},
+            )
+        )
+    return made
+
+
+def _takes(study: Study, solution: Solution) -> list[BenchTake]:
+    return [
+        BenchTake(
+            name=name,
+            drift=take.drift,
+            sd=take.sd,
+            thin=take.thin,
+            readings=sum(s.take_name == name and not s.struck for s in study.sightings),
+            warning=_take_words(name, take),
+        )
+        for name, take in solution.takes.items()
+    ]
+
+
+def _take_words(name: str, take: Take) -> str | None:
+    if take.significant:
+        return take_warning(name, take.apart)
+    return thin_take(name) if take.thin else None
+
+
+def current_take(study: Study) -> str:
+    """The take of the last reading that has one, or the first take."""
+    named = [s.take_name for s in study.sightings if s.take_name is not None]
+    return named[-1] if named else "t1"

@@ -1,0 +1,191 @@
+"""What the prompter says of a study: what to sight next, simple relations, and trust."""
+
+from __future__ import annotations
+
+from pydantic import BaseModel
+
+from zirkel.core.network.relations import Line, Relation
+from zirkel.core.network.trust import Component
+from zirkel.core.network.what_next import Suggestion
+from zirkel.core.sightings import Sighting
+from zirkel.core.words.network import because, say_sigma
+from zirkel.core.words.sightings import ask_for, said
+from zirkel.core.worked import Worked
+from zirkel.store.store import Store
+from zirkel.studyfile.sightings import sighting_to_file
+
+RELATIONS = 12
+
+
+class Prompt(BaseModel):
+    """A reading worth taking, in words; the slack of `settles` in mm before and after."""
+
+    kind: str
+    start: str
+    end: str
+    along: str | None
+    towards: str | None
+    ask: str
+    because: str
+    gain: float
+    checks: list[str]
+    settles: str
+    before_mm: float
+    after_mm: float
+
+
+class Prompts(BaseModel):
+    """What to sight next, and what would check what nothing checks."""
+
+    version: int
+    sightings: list[Prompt]
+    checks: list[Prompt]
+    unchecked: list[str]
+
+
+class RelationPrompt(BaseModel):
+    """A simple relation in words, and as the sighting that says it."""
+
+    said: str
+    kind: str
+    along: str | None
+    landmarks: list[str]
+    entry: dict[str, str | float | bool | list[str]]
+    worth: float
+
+
+class LinePrompt(BaseModel):
+    """A plumb or level line for the whole drawing, in millimetres from the sheet's edge."""
+
+    axis: str
+    at_mm: float
+    through: list[str]
+    said: str
+
+
+class RelationPrompts(BaseModel):
+    """Simple relations best first, and the best lines."""
+
+    version: int
+    relations: list[RelationPrompt]
+    lines: list[LinePrompt]
+
+
+class TrustLine(BaseModel):
+    """How far one kind of reading is trusted, and what the artist's own readings say of it."""
+
+    kind: str
+    readings: int
+    set_now: float
+    sigma: str
+    estimate: float | None
+    sd: float | None
+    estimated_sigma: str | None
+    offered: bool
+
+
+class TrustReport(BaseModel):
+    """Trust in every kind that the study has readings of."""
+
+    version: int
+    kinds: list[TrustLine]
+
+
+def open_prompts(store: Store, study_id: int) -> Prompts:
+    """What to sight next in one study."""
+    stored = store.get(study_id)
+    found = stored.worked.next
+    return Prompts(
+        version=stored.version,
+        sightings=[_prompt(stored.worked, each) for each in found.sightings],
+        checks=[_prompt(stored.worked, each) for each in found.checks],
+        unchecked=list(found.unchecked),
+    )
+
+
+def _prompt(worked: Worked, each: Suggestion) -> Prompt:
+    size = worked.plan.unit_mm or 1.0
+    settles, before, after = each.settles
+    return Prompt(
+        kind=each.kind,
+        start=each.start,
+        end=each.end,
+        along=each.along,
+        towards=each.towards,
+        ask=ask_for(worked.words, each.kind, each.start, each.end, each.along, each.towards),
+        because=because(worked.study, worked.words, each),
+        gain=each.gain,
+        checks=list(each.checks),
+        settles=settles,
+        before_mm=before * size,
+        after_mm=after * size,
+    )
+
+
+def open_relations(store: Store, study_id: int) -> RelationPrompts:
+    """The simple relations in one study that are not adopted yet."""
+    stored = store.get(study_id)
+    worked = stored.worked
+    found = worked.relations
+    adopted = {_fact(each) for each in worked.study.adopted}
+    news = [each for each in found.relations if _fact(each.sighting) not in adopted]
+    return RelationPrompts(
+        version=stored.version,
+        relations=[_relation(worked, each) for each in news[:RELATIONS]],
+        lines=[
+            *(_line(worked, 0, each) for each in found.plumbs),
+            *(_line(worked, 1, each) for each in found.levels),
+        ],
+    )
+
+
+def _fact(sighting: Sighting) -> tuple[str, tuple[str, ...], str | None]:
+    return sighting.kind, sighting.landmarks, getattr(sighting, "along", None)
+
+
+def _relation(worked: Worked, each: Relation) -> RelationPrompt:
+    return RelationPrompt(
+        said=said(each.sighting, worked.words),
+        kind=each.sighting.kind,
+        along=getattr(each.sighting, "along", None),
+        landmarks=list(each.sighting.landmarks),
+        entry=sighting_to_file(each.sighting, with_defaults=True),
+        worth=each.worth,
+    )
+
+
+def _line(worked: Worked, axis: int, line: Line) -> LinePrompt:
+    through = ", ".join(worked.words.of(each) for each in line.through)
+    return LinePrompt(
+        axis=("plumb", "level")[axis],
+        at_mm=worked.plan.origin_mm[axis] + line.at * (worked.plan.unit_mm or 1.0),
+        through=list(line.through),
+        said=f"{('Plumb', 'Level')[axis]} line through {through}",
+    )
+
+
+def open_trust(store: Store, study_id: int) -> TrustReport:
+    """How far each kind of reading is trusted in one study."""
+    stored = store.get(study_id)
+    worked = stored.worked
+    examples = {each.kind: each for each in worked.solution.adjusted.network.sightings}
+
+    def sigma(each: Component, factor: float) -> str:
+        return say_sigma(examples[each.kind], factor, worked.words)
+
+    return TrustReport(
+        version=stored.version,
+        kinds=[
+            TrustLine(
+                kind=each.kind,
+                readings=each.readings,
+                set_now=each.set_now,
+                sigma=sigma(each, each.set_now),
+                estimate=each.estimate,
+                sd=each.sd,
+                estimated_sigma=None if each.estimate is None else sigma(each, each.estimate),
+                offered=each.offered,
+            )
+            for each in worked.trust
+        ],
+    )

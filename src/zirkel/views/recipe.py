@@ -1,0 +1,197 @@
+"""The recipe's room: how to place every landmark by the chosen school, step by step."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from zirkel.core.schools import SCHOOLS, Hint
+from zirkel.core.sheet.arithmetic.sight_size import parting
+from zirkel.core.sheet.recipe.construct import Step
+from zirkel.core.sheet.strokes import fewest_strokes
+from zirkel.core.values.tilts import say_tilt
+from zirkel.core.words.plumbs import say_parting
+from zirkel.core.words.recipe import say_how
+from zirkel.errors import BadInput
+from zirkel.store.store import Store
+from zirkel.studyfile.entries import Finite, Point
+
+
+class SchoolHint(BaseModel):
+    """Something to do or to look out for, with the sign it is drawn by."""
+
+    sign: str
+    text: str
+
+
+class SchoolCard(BaseModel):
+    """A school to choose."""
+
+    name: str
+    title: str
+
+
+class StepDrawn(BaseModel):
+    """One step of the hand: what is done, from which landmarks, and the value that is carried."""
+
+    manner: str
+    via: list[str]
+    value: float
+    said: str
+
+
+class Placing(BaseModel):
+    """How one landmark is placed: where the steps lead, and the coordinates for those who rule."""
+
+    landmark: str
+    name: str
+    tier: int
+    steps: list[StepDrawn]
+    left_mm: float
+    top_mm: float
+    plan_left_mm: float
+    plan_top_mm: float
+    from_edges: str
+    error_mm: float
+
+
+class OwnTable(BaseModel):
+    """A school's own arithmetic as a table, with lines to draw on the sheet where it has some."""
+
+    model_config = ConfigDict(from_attributes=True)
+
+    title: str
+    head: list[str]
+    rows: list[list[str]]
+    across_mm: list[float] = []
+    down_mm: list[float] = []
+
+
+class RecipeRoom(BaseModel):
+    """The recipe of a study."""
+
+    school: str
+    title: str
+    schools: list[SchoolCard]
+    set_up: list[SchoolHint]
+    checks: list[SchoolHint]
+    mistakes: list[SchoolHint]
+    placings: list[Placing]
+    loose: list[str]
+    steps_each: float
+    mean_error_mm: float
+    own: list[OwnTable]
+
+
+class StrokesAsked(BaseModel):
+    """A curve traced on the subject, in mm beside the sheet, and how far a stroke may be off it."""
+
+    points: list[Point] = Field(min_length=2, max_length=5000)
+    tolerance_mm: Annotated[Finite, Field(gt=0, le=1000)]
+
+
+class StraightStroke(BaseModel):
+    """One straight stroke for a part of the curve."""
+
+    start: Point
+    end: Point
+    said: str
+    furthest_mm: float
+
+
+class Strokes(BaseModel):
+    """The fewest straight strokes."""
+
+    strokes: list[StraightStroke]
+
+
+class PlumbsAsked(BaseModel):
+    """How far apart two plumbs were measured at top, middle and foot, over what height, in mm."""
+
+    top_mm: float = Field(ge=0, le=1e5, allow_inf_nan=False)
+    middle_mm: float = Field(ge=0, le=1e5, allow_inf_nan=False)
+    foot_mm: float = Field(ge=0, le=1e5, allow_inf_nan=False)
+    height_mm: float = Field(gt=0, le=1e5, allow_inf_nan=False)
+
+
+class Plumbs(BaseModel):
+    """Whether two plumbs are parallel, in degrees and words."""
+
+    degrees: float
+    parallel: bool
+    said: str
+
+
+def open_recipe(store: Store, study_id: int) -> RecipeRoom:
+    """The recipe of a study as it stands."""
+    worked = store.get(study_id).worked
+    study, words, school, recipe = worked.study, worked.words, worked.school, worked.recipe
+    placings = []
+    for each in recipe.constructions:
+        mark = worked.plan.marks[each.landmark]
+        said = say_how(each, words, study.inches, worked.squares)
+        placings.append(
+            Placing(
+                landmark=each.landmark,
+                name=words.of(each.landmark),
+                tier=each.tier,
+                steps=[_drawn(s, t) for s, t in zip(each.steps, said, strict=True)],
+                left_mm=each.place[0],
+                top_mm=each.place[1],
+                plan_left_mm=mark.held_left_mm,
+                plan_top_mm=mark.held_top_mm,
+                from_edges=f"{words.length(mark.held_left_mm)} from the left, "
+                f"{words.length(mark.held_top_mm)} from the top",
+                error_mm=each.sd_mm,
+            )
+        )
+    count = max(len(placings), 1)
+    return RecipeRoom(
+        school=school.name,
+        title=school.title,
+        schools=[SchoolCard(name=each.name, title=each.title) for each in SCHOOLS.values()],
+        set_up=_hints(school.set_up),
+        checks=_hints(school.checks),
+        mistakes=_hints(school.mistakes),
+        placings=placings,
+        loose=[words.of(each.landmark) for each in worked.solution.loose],
+        steps_each=recipe.steps_each,
+        mean_error_mm=sum(each.error_mm for each in placings) / count,
+        own=[OwnTable.model_validate(each) for each in worked.tables],
+    )
+
+
+def _hints(hints: tuple[Hint, ...]) -> list[SchoolHint]:
+    return [SchoolHint(sign=each.sign, text=each.text) for each in hints]
+
+
+def _drawn(step: Step, said: str) -> StepDrawn:
+    return StepDrawn(manner=step.manner, via=list(step.via), value=step.value, said=said)
+
+
+def straight_strokes(store: Store, study_id: int, asked: StrokesAsked) -> Strokes:
+    """The fewest straight strokes for a curve traced on the subject side."""
+    worked = store.get(study_id).worked
+    unit_mm, words = worked.plan.unit_mm or 1.0, worked.words
+    try:
+        made = fewest_strokes(asked.points, asked.tolerance_mm)
+    except ValueError as error:
+        raise BadInput("points", str(error)) from error
+    return Strokes(
+        strokes=[
+            StraightStroke(
+                start=asked.points[each.start],
+                end=asked.points[each.end],
+                said=f"{say_tilt(each.tilt_deg)} · {words.count(each.length / unit_mm)}",
+                furthest_mm=each.furthest,
+            )
+            for each in made
+        ]
+    )
+
+
+def check_plumbs(asked: PlumbsAsked) -> Plumbs:
+    """Whether two drawn plumbs are parallel."""
+    made = parting(asked.top_mm, asked.middle_mm, asked.foot_mm, asked.height_mm)
+    return Plumbs(degrees=made.degrees, parallel=made.parallel, said=say_parting(made))

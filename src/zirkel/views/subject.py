@@ -1,0 +1,200 @@
+"""What stands on the subject side: a scene from its station, a picture, or the rough thumbnail."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from threading import Lock
+from urllib.parse import urlencode
+
+import numpy as np
+from cachetools import LRUCache, cached
+from pydantic import BaseModel
+
+from zirkel.core.arrays import Array
+from zirkel.core.network.start import thumbnail_scale
+from zirkel.core.sheet.plan import Plan
+from zirkel.core.study import PictureSubject, SimulatedSubject, Study, UnitPair
+from zirkel.core.subject.flat import crop_box, flat_places
+from zirkel.core.subject.picture import box_of, picture_of
+from zirkel.core.subject.scene import Scene, seen_landmarks, unit_length
+from zirkel.core.subject.sight import sightable
+from zirkel.core.subject.station import Station
+from zirkel.core.words.faults import FAULT_WORDS
+from zirkel.pictures.scene_svg import scene_svg
+from zirkel.store.store import Stored
+from zirkel.studyfile.convert import subject_to_file
+from zirkel.studyfile.schema import FilePicture
+
+KEPT = 40
+DIGITS = 4
+
+
+class BenchSubject(BaseModel):
+    """The subject side. `kind` is scene, picture or thumbnail; `image` the address of what is
+    shown, which lies at `left_mm`, `top_mm` and is `width_mm` by `height_mm`, at the drawing's
+    size. `hidden` are landmarks that something hides; `faults` what the hand is made to suffer."""
+
+    kind: str
+    title: str | None = None
+    scene: str | None = None
+    picture: FilePicture | None = None
+    image: str | None = None
+    left_mm: float = 0.0
+    top_mm: float = 0.0
+    width_mm: float = 0.0
+    height_mm: float = 0.0
+    hidden: list[str] = []
+    faults: list[str] = []
+    missing: str | None = None
+    """What is missing to show it, in words."""
+
+
+@dataclass(frozen=True, slots=True)
+class Sight:
+    """Places (2,) of landmarks as seen, y down, any scale; the size of the unit in that scale;
+    and the box of the picture that is shown."""
+
+    places: Mapping[str, Array]
+    unit: float
+    box: tuple[float, float, float, float] | None
+
+
+_drawings: LRUCache[tuple[str, Station], bytes] = LRUCache(KEPT)
+_hidden: LRUCache[tuple[str, Station], tuple[str, ...]] = LRUCache(KEPT)
+
+
+@cached(_drawings, key=lambda scene, station: (scene.name, station), lock=Lock())
+def draw_scene(scene: Scene, station: Station) -> bytes:
+    """The scene from the station, as SVG; kept, since it takes up to a second."""
+    return scene_svg(picture_of(scene, station))
+
+
+@cached(_hidden, key=lambda scene, station: (scene.name, station), lock=Lock())
+def hidden_landmarks(scene: Scene, station: Station) -> tuple[str, ...]:
+    """Ids of the landmarks that can't be seen from the station; kept."""
+    clear = set(sightable(scene, station))
+    return tuple(m.id for m in scene.landmarks if m.id not in clear)
+
+
+def scene_address(scene: str, station: Station) -> str:
+    """Where the drawing of a scene from a station is served."""
+    said = {
+        "distance_mm": station.distance_mm,
+        "eye_height_mm": station.eye_height_mm,
+        "direction_deg": station.direction_deg,
+    }
+    return f"/api/v1/scenes/{scene}/picture.svg?{urlencode(said)}"
+
+
+def picture_address(picture: PictureSubject) -> str:
+    """Where the picture is served as it is looked at."""
+    said = {
+        "crop": ",".join(f"{each:.{DIGITS}f}" for each in picture.crop),
+        "turn": f"{picture.turn_deg:.{DIGITS}f}",
+        "grey": int(picture.grey),
+        "contrast": picture.contrast,
+        "squint": picture.squint,
+        "tones": picture.tones,
+    }
+    return f"/api/v1/pictures/{picture.picture}/view?{urlencode(said)}"
+
+
+def sight_of(stored: Stored) -> Sight:
+    """What is truly seen, or what was tapped, for each landmark of the study."""
+    study, subject = stored.study, stored.study.subject
+    if isinstance(subject, SimulatedSubject) and stored.scene is not None:
+        seen = seen_landmarks(stored.scene, subject.station)
+        known = {each.id: seen[each.id] for each in study.landmarks if each.id in seen}
+        box = box_of(stored.scene, subject.station)
+        return Sight(known, _unit_of(study, known, stored.scene), box)
+    if isinstance(subject, PictureSubject):
+        places = dict(flat_places(study, subject))
+        return Sight(places, _unit_of(study, places, None), crop_box(subject))
+    tapped = {m.id: np.array(m.rough) for m in study.landmarks if m.rough is not None}
+    return Sight(tapped, 0.0, None)
+
+
+def _unit_of(study: Study, places: Mapping[str, Array], scene: Scene | None) -> float:
+    """The unit's length as seen; 0 where it can't be known."""
+    unit = study.unit
+    if isinstance(unit, UnitPair) and unit.start in places and unit.end in places:
+        return unit_length(places, unit)
+    if scene is not None and {scene.unit.start, scene.unit.end} <= places.keys():
+        return unit_length(places, scene.unit)
+    return 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class Laid:
+    """How what is seen lies beside the sheet: place in mm = origin + size * place as seen."""
+
+    size: float
+    origin: Array
+
+    def place(self, seen: Array) -> tuple[float, float]:
+        """mm on the subject side."""
+        at = self.origin + self.size * seen
+        return float(at[0]), float(at[1])
+
+
+def lay_beside(study: Study, sight: Sight, plan: Plan) -> Laid | None:
+    """What is seen at the drawing's size, shifted so that heights agree as well as they can."""
+    if plan.unit_mm is None:
+        return None
+    size = plan.unit_mm / sight.unit if sight.unit > 0 else thumbnail_scale(study) * plan.unit_mm
+    drawn = [(plan.marks[name].held_left_mm, plan.marks[name].held_top_mm) for name in sight.places]
+    if drawn:
+        there = np.array(list(sight.places.values())) * size
+        return Laid(size, np.median(np.array(drawn) - there, axis=0))
+    if sight.box is None:
+        return None
+    sheet = study.sheet
+    left, top, right, bottom = sight.box
+    fit = 0.8 * min(sheet.width_mm / (right - left), sheet.height_mm / (bottom - top))
+    middle = np.array([left + right, top + bottom]) / 2.0 * fit
+    return Laid(fit, np.array([sheet.width_mm, sheet.height_mm]) / 2.0 - middle)
+
+
+def _as_file(subject: object) -> FilePicture | None:
+    if not isinstance(subject, PictureSubject):
+        return None
+    return FilePicture.model_validate(subject_to_file(subject))
+
+
+def bench_subject(stored: Stored, sight: Sight, laid: Laid | None) -> BenchSubject:
+    """The subject side as the bench shows it."""
+    subject = stored.study.subject
+    if subject is None or laid is None:
+        return BenchSubject(kind="thumbnail", picture=_as_file(subject))
+    if isinstance(subject, PictureSubject):
+        title, image = "Picture", picture_address(subject)
+        hidden: list[str] = []
+        faults: list[str] = []
+        kind = "picture"
+    else:
+        if stored.scene is None:
+            return BenchSubject(
+                kind="thumbnail",
+                missing=f"The scene “{subject.scene}” is not here: add its file at the station.",
+            )
+        title, image = stored.scene.title, scene_address(subject.scene, subject.station)
+        hidden = list(hidden_landmarks(stored.scene, subject.station))
+        faults = [FAULT_WORDS[name].title for name in subject.faults]
+        kind = "scene"
+    box = sight.box or (0.0, 0.0, 1.0, 1.0)
+    left, top = laid.place(np.array(box[:2]))
+    right, bottom = laid.place(np.array(box[2:]))
+    return BenchSubject(
+        kind=kind,
+        title=title,
+        scene=subject.scene if isinstance(subject, SimulatedSubject) else None,
+        picture=_as_file(subject),
+        image=image,
+        left_mm=left,
+        top_mm=top,
+        width_mm=right - left,
+        height_mm=bottom - top,
+        hidden=hidden,
+        faults=faults,
+    )

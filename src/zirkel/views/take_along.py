@@ -1,0 +1,58 @@
+"""What is taken along: what there is for a study, and one of them as a file."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from pydantic import BaseModel
+
+from zirkel.core.values.names import slug
+from zirkel.errors import NotFound
+from zirkel.paper import PAPERS
+from zirkel.store.store import Store
+
+
+class PaperCard(BaseModel):
+    """Something to take along: its button and what it is good for."""
+
+    what: str
+    label: str
+    note: str
+    printed: bool
+
+
+class Papers(BaseModel):
+    """All that a study can give."""
+
+    papers: list[PaperCard]
+
+
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """A file to take along."""
+
+    name: str
+    kind: str
+    data: bytes
+
+
+def papers_of(store: Store, study_id: int) -> Papers:
+    """What there is to take along from a study."""
+    study = store.get(study_id).study
+    return Papers(
+        papers=[
+            PaperCard(what=each.name, label=each.label, note=each.note, printed=each.printed)
+            for each in PAPERS.values()
+            if each.fits(study)
+        ]
+    )
+
+
+def take_along(store: Store, study_id: int, what: str) -> Taken:
+    """One of the things to take along; NotFound for any other."""
+    if what not in PAPERS:
+        raise NotFound(f"There is no “{what}” to take along: choose from {', '.join(PAPERS)}.")
+    worked = store.get(study_id).worked
+    paper = PAPERS[what]
+    kind, ending = paper.sort
+    return Taken(f"{slug(worked.study.title)}_{what}.{ending}", kind, paper.make(worked))

@@ -1,0 +1,72 @@
+"""The wall: every study with its block-in as it stands."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+from pydantic import BaseModel
+
+from zirkel.store.store import Store, Stored
+
+
+class CardLine(BaseModel):
+    """One stroke of a card's small block-in, in sheet millimetres."""
+
+    points: list[tuple[float, float]]
+    closed: bool
+    sure: bool
+
+
+class StudyCard(BaseModel):
+    """A study as it hangs on the wall."""
+
+    id: int
+    title: str
+    method: str
+    demo: bool
+    changed_at: datetime
+    width_mm: float
+    height_mm: float
+    landmarks: int
+    held: int
+    readings: int
+    doubts: int
+    lines: list[CardLine]
+
+
+class Wall(BaseModel):
+    """All studies, last changed first."""
+
+    studies: list[StudyCard]
+
+
+def wall(store: Store) -> Wall:
+    """Every study with its block-in as it stands."""
+    return Wall(studies=[_card(each) for each in store.all()])
+
+
+def _card(stored: Stored) -> StudyCard:
+    worked, study = stored.worked, stored.study
+    plan, standing = worked.plan, worked.standing
+    lines = [
+        CardLine(
+            points=[(plan.marks[n].held_left_mm, plan.marks[n].held_top_mm) for n in each.outline],
+            closed=each.closed,
+            sure=all(standing[n] in ("held", "proven") for n in each.outline),
+        )
+        for each in study.shapes
+    ]
+    return StudyCard(
+        id=stored.id,
+        title=study.title,
+        method=study.method,
+        demo=stored.demo is not None,
+        changed_at=stored.changed_at,
+        width_mm=study.sheet.width_mm,
+        height_mm=study.sheet.height_mm,
+        landmarks=len(study.landmarks),
+        held=sum(each != "loose" for each in standing.values()),
+        readings=sum(not each.struck for each in study.sightings),
+        doubts=len(worked.solution.doubts),
+        lines=lines,
+    )

@@ -1,0 +1,5 @@
+"""The routes, one module a stage; a new one is a module and a line here."""
+
+from zirkel.web.routes import bench, draw, frame, history, subject, wall
+
+ROUTES = (wall.routes, subject.routes, frame.routes, bench.routes, draw.routes, history.routes)

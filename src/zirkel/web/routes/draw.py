@@ -1,0 +1,54 @@
+"""Drawing: the recipe, straight strokes, two plumbs, and what is taken along."""
+
+from __future__ import annotations
+
+from flask import Response
+
+from zirkel.views.recipe import (
+    Plumbs,
+    PlumbsAsked,
+    RecipeRoom,
+    Strokes,
+    StrokesAsked,
+    check_plumbs,
+    open_recipe,
+    straight_strokes,
+)
+from zirkel.views.take_along import Papers, papers_of, take_along
+from zirkel.web.border import blueprint, file_reply, still_wanted, store
+from zirkel.web.problems import as_json
+from zirkel.web.requests import StudyPath, TakePath, Wanted
+
+routes = blueprint("draw", "From what is seen to where the pencil goes")
+
+
+@routes.get("/studies/<int:study_id>/recipe", responses={"200": RecipeRoom}, operation_id="recipe")
+def get_recipe(path: StudyPath, query: Wanted) -> Response:
+    """How to place every landmark, step by step."""
+    still_wanted(path.study_id, query.version)
+    return as_json(open_recipe(store(), path.study_id))
+
+
+@routes.post("/studies/<int:study_id>/strokes", responses={"200": Strokes}, operation_id="strokes")
+def post_strokes(path: StudyPath, body: StrokesAsked) -> Response:
+    """A traced curve as the fewest straight strokes; changes nothing."""
+    return as_json(straight_strokes(store(), path.study_id, body))
+
+
+@routes.get("/plumbs", responses={"200": Plumbs}, operation_id="plumbs")
+def get_plumbs(query: PlumbsAsked) -> Response:
+    """Whether two drawn plumbs are parallel."""
+    return as_json(check_plumbs(query))
+
+
+@routes.get("/studies/<int:study_id>/take", responses={"200": Papers}, operation_id="papers")
+def get_papers(path: StudyPath) -> Response:
+    """What there is to take along."""
+    return as_json(papers_of(store(), path.study_id))
+
+
+@routes.get("/studies/<int:study_id>/take/<string:what>", operation_id="takeAlong")
+def get_take(path: TakePath) -> Response:
+    """A file to take along."""
+    taken = take_along(store(), path.study_id, path.what)
+    return file_reply(taken.data, taken.kind, taken.name)

@@ -1,0 +1,209 @@
+"""Everything that can be done to a study: what it makes of it, what it is called, and undone."""
+
+import tempfile
+import unittest
+from pathlib import Path
+
+from pydantic import TypeAdapter
+
+from tests.files import SMALL, as_bytes
+from zirkel.commands import AnyChange
+from zirkel.commands.base import Change
+from zirkel.commands.change_study import change_study
+from zirkel.errors import BadInput, NotFound, StaleVersion
+from zirkel.store.store import Store
+from zirkel.studyfile.read import read_study
+
+TAKE = {"id": "new", "kind": "drop", "from": "can_top", "to": "pot_rim", "offset": "1 5/8"}
+
+FRAME = {"left": -0.5, "right": 2.5, "top": -0.2, "bottom": 1.4}
+STATION = {"distance_mm": 40_000, "eye_height_mm": 1650}
+PICTURE = {"picture": "c" * 64, "width": 600, "height": 400}
+
+CHANGES = (
+    ({"type": "take_sighting", "sighting": TAKE},
+     "Pot, rim 1 5/8 cans right of the plumb from Can, top of rim"),
+    ({"type": "edit_sighting",
+      "sighting": {"id": "s2", "kind": "level", "from": "can_top", "to": "pot_rim",
+                   "offset": "-1/4"}},
+     "Correct Pot, rim 1/4 can higher than Can, top of rim"),
+    ({"type": "strike_sighting", "id": "s3"}, "Strike Can, foot on the plumb from Can, top of rim"),
+    ({"type": "strike_sighting", "id": "s3", "struck": False},
+     "Take up again Can, foot on the plumb from Can, top of rim"),
+    ({"type": "keep_sighting", "id": "s2"}, "Keep Pot, rim 1/4 can higher than Can, top of rim"),
+    ({"type": "remove_sighting", "id": "s1"},
+     "Remove Can, top of rim to Pot, rim: 1 5/8 cans right"),
+    ({"type": "adopt_relation",
+      "relation": {"id": "r", "kind": "level", "from": "can_top", "to": "pot_rim"}},
+     "Draw by: Pot, rim level with Can, top of rim"),
+    ({"type": "leave_relation", "id": "r1"}, "Leave out a relation"),
+    ({"type": "add_landmark", "name": "Sack, fold", "tier": 2, "rough": [0.6, 0.4]},
+     "Add Sack, fold"),
+    ({"type": "edit_landmark", "landmark": {"id": "sack_fold", "name": "Sack, top", "tier": 1}},
+     "Change Sack, top"),
+    ({"type": "put_shape",
+      "shape": {"id": "sack", "name": "Sack", "outline": ["sack_fold", "can_foot"]}},
+     "Shape Sack"),
+    ({"type": "remove_shape", "id": "can"}, "Remove shape Can"),
+    ({"type": "remove_landmark", "id": "pot_rim", "with_sightings": True},
+     "Remove Pot, rim and 2 readings"),
+    ({"type": "set_title", "title": "Evening"}, "Rename from Potting bench"),
+    ({"type": "set_method", "method": "dividers"}, "Method dividers"),
+    ({"type": "set_sheet", "sheet": {"width_mm": "9 in", "height_mm": "12 in"}},
+     "Sheet 228.6 × 304.8 mm"),
+    ({"type": "set_unit",
+      "unit": {"from": "can_foot", "to": "can_top", "along": "straight", "name": "jug"}},
+     "Unit jug"),
+    ({"type": "set_unit_size", "unit_mm": 80}, "Unit at 80 mm"),
+    ({"type": "set_unit_size", "unit_mm": None}, "Largest round unit that fits"),
+    ({"type": "set_placement", "placement": {"across": 0.3, "down": 0.6}}, "Place on the sheet"),
+    ({"type": "set_trust", "trust": {"tilt": 2.0}}, "Set trust in readings"),
+    ({"type": "set_frame", "frame": FRAME}, "Frame the subject"),
+    ({"type": "set_frame", "frame": None}, "Frame all landmarks"),
+    ({"type": "keep_frame", "frame": {**FRAME, "name": "close"}}, "Keep the frame close"),
+    ({"type": "drop_frame", "name": "close"}, "Drop the frame close"),
+    ({"type": "set_lengths", "inches": True}, "Lengths in inches"),
+    ({"type": "read_table", "table": "kind,from,to\nlevel,can_top,can_foot\n"},
+     "Read 1 readings from a table"),
+    ({"type": "read_table", "table": "landmark,from_left_mm,from_top_mm\ncan_top,90.5,40\n"},
+     "Read marks from a table"),
+    ({"type": "set_subject", "subject": {"scene": "boathouse", "station": STATION}},
+     "Take a scene as the subject"),
+    ({"type": "set_subject",
+      "subject": {"scene": "boathouse", "station": {**STATION, "direction_deg": 20}}},
+     "Move the station"),
+    ({"type": "set_subject", "subject": None}, "Take the subject away"),
+    ({"type": "set_subject", "subject": PICTURE}, "Take a picture as the subject"),
+    ({"type": "set_subject", "subject": {**PICTURE, "grey": True}},
+     "Look at the picture otherwise"),
+    ({"type": "turn_picture", "start": [10, 10], "end": [14, 210]}, "Turn the picture to true"),
+    ({"type": "measure_picture", "start": [0, 0], "end": [300, 400], "length_mm": "10 cm"},
+     "Give the picture its true size"),
+    ({"type": "edit_landmark", "landmark": {"id": "can_top", "name": "Top", "rough": [100, 50]}},
+     "Change Top"),
+    ({"type": "edit_landmark", "landmark": {"id": "can_foot", "name": "Foot", "rough": [100, 350]}},
+     "Change Foot"),
+    ({"type": "read_picture"}, "Read the landmarks off the picture"),
+)  # fmt: skip
+"""Changes made one after the other, and what undo calls each."""
+
+REFUSED = (
+    ({"type": "strike_sighting", "id": "s9"}, "no reading “s9” any more"),
+    ({"type": "remove_sighting", "id": "s9"}, "no reading “s9” any more"),
+    ({"type": "remove_shape", "id": "x"}, "no shape “x” any more"),
+    ({"type": "leave_relation", "id": "r7"}, "no adopted relation “r7” any more"),
+    ({"type": "edit_landmark", "landmark": {"id": "x", "name": "X"}}, "no landmark “x” any more"),
+    ({"type": "put_shape", "shape": {"id": "x", "outline": ["nowhere"]}}, "no landmark “nowhere”"),
+    ({"type": "set_unit", "unit": {"from": "can_top", "to": "x", "along": "plumb"}},
+     "no landmark “x”"),
+    ({"type": "take_sighting", "sighting": {**TAKE, "to": "can_top"}}, "to itself"),
+    ({"type": "drop_frame", "name": "wide"}, "no frame “wide” any more"),
+    ({"type": "read_table", "table": "kind,from,to\nlevel,can_top,nowhere\n"}, "“nowhere”"),
+    ({"type": "turn_picture", "start": [0, 0], "end": [9, 9]}, "no picture “subject” any more"),
+    ({"type": "read_picture"}, "no picture"),
+)  # fmt: skip
+
+change_of = TypeAdapter(AnyChange).validate_python
+
+
+class ChangeCase(unittest.TestCase):
+    def setUp(self):
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.store = Store.at(Path(folder.name) / "zirkel.sqlite")
+        self.addCleanup(self.store.close)
+        self.id = self.store.create(read_study(as_bytes(SMALL))).id
+
+
+class History(ChangeCase):
+    def test_every_change_is_called_by_name_undone_and_brought_again(self):
+        states = [self.store.get(self.id).study]
+        for version, (fields, label) in enumerate(CHANGES, start=1):
+            bench = change_study(self.store, self.id, version, change_of(fields))
+            with self.subTest(fields["type"]):
+                self.assertEqual((bench.version, bench.undo), (version + 1, label))
+            states.append(self.store.get(self.id).study)
+        version = len(CHANGES) + 1
+        for before in reversed(states[:-1]):
+            bench = self.store.undo(self.id, version)
+            version += 1
+            self.assertEqual(self.store.get(self.id).study, before)
+        self.assertIsNone(bench.undo)
+        for after in states[1:]:
+            bench = self.store.redo(self.id, version)
+            version += 1
+            self.assertEqual(self.store.get(self.id).study, after)
+        self.assertIsNone(bench.redo)
+
+    def test_every_kind_of_change_is_tried_here(self):
+        tried = {fields["type"] for fields, _ in CHANGES}
+        offered = {each.model_fields["type"].default for each in Change.__subclasses__()}
+        self.assertEqual(tried, offered)
+
+
+class Refusals(ChangeCase):
+    def test_what_cannot_be_done_changes_nothing(self):
+        before = self.store.get(self.id)
+        for fields, words in REFUSED:
+            with self.subTest(fields["type"]), self.assertRaisesRegex(BadInput, words):
+                change_study(self.store, self.id, 1, change_of(fields))
+        self.assertEqual(self.store.get(self.id), before)
+
+    def test_the_version_comes_first(self):
+        change = change_of({"type": "set_title", "title": "A"})
+        with self.assertRaises(StaleVersion):
+            change_study(self.store, self.id, 4, change)
+        with self.assertRaises(NotFound):
+            change_study(self.store, 99, 1, change)
+
+    def test_a_token_counts_once_even_after_other_changes(self):
+        change = change_of({"type": "add_landmark", "name": "Peg"})
+        change_study(self.store, self.id, 1, change, "token-of-mine")
+        change_study(self.store, self.id, 2, change_of({"type": "set_title", "title": "A"}))
+        bench = change_study(self.store, self.id, 1, change, "token-of-mine")
+        self.assertEqual(bench.version, 3)
+        self.assertEqual(sum(each.name == "Peg" for each in bench.study.landmarks), 1)
+
+
+class Details(ChangeCase):
+    def test_a_taken_reading_knows_when(self):
+        change_study(self.store, self.id, 1, change_of({"type": "take_sighting", "sighting": TAKE}))
+        reading = self.store.get(self.id).study.sightings[-1]
+        self.assertEqual(reading.id, "s4")
+        self.assertRegex(reading.taken_at, r"^\d{4}-\d\d-\d\dT")
+
+    def test_correcting_keeps_time_and_note(self):
+        document = {**SMALL, "sightings": [
+            {**SMALL["sightings"][1], "at": "2026-11-01T10:00:00+00:00", "note": "squinted"},
+        ]}  # fmt: skip
+        study_id = self.store.create(read_study(as_bytes(document))).id
+        corrected = {"id": "s2", "kind": "level", "from": "can_top", "to": "pot_rim", "offset": 1}
+        change_study(
+            self.store, study_id, 1, change_of({"type": "edit_sighting", "sighting": corrected})
+        )
+        (reading,) = self.store.get(study_id).study.sightings
+        self.assertEqual(
+            (reading.offset, reading.taken_at, reading.note),
+            (1.0, "2026-11-01T10:00:00+00:00", "squinted"),
+        )
+
+    def test_a_landmark_leaves_all_it_stood_in(self):
+        for version, fields in enumerate(
+            (
+                {"type": "adopt_relation",
+                 "relation": {"id": "r", "kind": "drop", "from": "can_foot", "to": "pot_rim"}},
+                {"type": "put_shape",
+                 "shape": {"id": "gap", "outline": ["pot_rim", "can_foot", "can_top"]}},
+                {"type": "remove_landmark", "id": "pot_rim", "with_sightings": True},
+            ),
+            start=1,
+        ):  # fmt: skip
+            change_study(self.store, self.id, version, change_of(fields))
+        study = self.store.get(self.id).study
+        self.assertEqual(study.adopted, ())
+        self.assertEqual(study.shapes[-1].outline, ("can_foot", "can_top"))
+        self.assertEqual([each.id for each in study.sightings], ["s3"])
+
+
+if __name__ == "__main__":
+    unittest.main()

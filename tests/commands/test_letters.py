@@ -1,0 +1,46 @@
+"""Short letters for landmarks: always there, never twice, made from the name."""
+
+import unittest
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from zirkel.commands.base import free_id
+from zirkel.core.values.names import slug
+from zirkel.views.letters import short_letters
+
+
+class Letters(unittest.TestCase):
+    def test_from_first_letters(self):
+        names = {
+            "a": "Can, top of rim",
+            "b": "Can, tip",
+            "c": "Can, top",
+            "d": "Chin",
+            "e": "Crown",
+        }
+        self.assertEqual(
+            short_letters(names), {"a": "ct", "b": "cti", "c": "cto", "d": "ch", "e": "cr"}
+        )
+
+    @given(st.lists(st.text(max_size=20), max_size=40))
+    def test_never_twice(self, names):
+        found = short_letters({str(i): name for i, name in enumerate(names)})
+        self.assertEqual(len(found), len(names))
+        self.assertEqual(len(set(found.values())), len(names))
+        self.assertTrue(all(found.values()))
+
+
+class Ids(unittest.TestCase):
+    def test_from_names(self):
+        self.assertEqual(slug("Can, top of rim"), "can_top_of_rim")
+        self.assertEqual(slug("Côté — gauche!"), "cote_gauche")
+        self.assertEqual(slug("上"), "landmark")
+
+    def test_the_first_free_one(self):
+        self.assertEqual(free_id("pot", ["can"]), "pot")
+        self.assertEqual(free_id("pot", ["pot", "pot_2"]), "pot_3")
+
+
+if __name__ == "__main__":
+    unittest.main()
