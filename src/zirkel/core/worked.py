@@ -6,12 +6,13 @@ share it. A version that follows another starts its adjustment from the places o
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable
 from dataclasses import replace
 from threading import RLock
 from typing import Any, TypeVar, cast
 
 from zirkel.core.arrays import Array
+from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.relations import Found, find_relations
 from zirkel.core.network.solve import Solution, solve
 from zirkel.core.network.standing import standings
@@ -40,13 +41,13 @@ class Worked:
     def __init__(
         self,
         study: Study,
-        near: Mapping[str, Array] | None = None,
+        before: Adjustment | None = None,
         solution: Solution | None = None,
     ) -> None:
-        """`near` are places (2,) in units from an earlier version, to start from; `solution` that
-        of one with the same readings."""
+        """`before` is the adjustment of an earlier version, to start from; `solution` that of one
+        with the same readings."""
         self.study = study
-        self._near = near
+        self._before = before
         self._lock = RLock()
         self._parts: dict[str, Any] = {} if solution is None else {"solution": solution}
 
@@ -60,15 +61,15 @@ class Worked:
         """The next version, to be adjusted from where this one was, if that is known."""
         with self._lock:
             if "solution" not in self._parts:
-                return Worked(study, self._near)
+                return Worked(study, self._before)
             if _measured(study) == _measured(self.study):
                 return Worked(study, solution=_retold(self.solution, study))
-            return Worked(study, self.places)
+            return Worked(study, self.solution.adjusted)
 
     @property
     def solution(self) -> Solution:
         """What the readings say."""
-        return self._once("solution", lambda: solve(self.study, self._near))
+        return self._once("solution", lambda: solve(self.study, self._before))
 
     @property
     def places(self) -> dict[str, Array]:

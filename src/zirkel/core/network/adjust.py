@@ -24,7 +24,7 @@ from scipy.special import ndtri
 
 from zirkel.core.arrays import Array
 from zirkel.core.network.assemble import Linear, Network, gains
-from zirkel.core.network.descend import Descent, descend
+from zirkel.core.network.descend import TOLERANCE, Descent, descend
 
 RANK_TOLERANCE = 1e-10
 LEAST_REDUNDANCY = 1e-6
@@ -70,8 +70,13 @@ class Adjustment:
         strain = np.abs(self.standardized[self.weight > 0]) / scale
         if not self.converged or (strain > -ndtri(BY_CHANCE / (len(strain) + 1))).any():
             return False
-        most = self.freedom + CONVINCING_COST * np.sqrt(2.0 * max(self.freedom, 1))
-        return self.cost <= most * scale**2
+        return self.agrees(CONVINCING_COST, scale)
+
+    def agrees(self, excess: float, scale: float = 1.0) -> bool:
+        """Whether the cost is no more than so many of its standard deviations above what is
+        expected, if all sigmas were `scale` times as large."""
+        most = self.freedom + excess * np.sqrt(2.0 * max(self.freedom, 1))
+        return bool(self.cost <= most * scale**2)
 
     @property
     def freedom(self) -> int:
@@ -85,10 +90,10 @@ class Adjustment:
         return self.cost / self.freedom if self.freedom > 0 else None
 
 
-def readjust(before: Adjustment, weight: Array) -> Adjustment:
+def readjust(before: Adjustment, weight: Array, tolerance: float = TOLERANCE) -> Adjustment:
     """Adjust again from where the last adjustment ended, with other weights (m,)."""
     net = before.network
-    return conclude(net, descend(net, (before.places, before.drifts), weight), weight)
+    return conclude(net, descend(net, (before.places, before.drifts), weight, tolerance), weight)
 
 
 def conclude(net: Network, found: Descent, weight: Array) -> Adjustment:
@@ -157,15 +162,20 @@ def _pseudo_inverse(normal: Array) -> tuple[Array, Array]:
     return np.asarray(held - loose @ loose.T / size_of_loose, dtype=float), loose
 
 
-def residual_correlation(now: Adjustment, row: int) -> Array:
-    """(m,) correlation of one reading's residual with those of all; 0 where unchecked."""
-    net = now.network
+def row_of_design(net: Network, linear: Linear, row: int) -> Array:
+    """The row a (u,) of A that belongs to one reading, divided by its sigma."""
     a = np.zeros(net.datum.unknowns)
-    for bucket, entries in zip(net.buckets, now.linear.entries, strict=True):
+    for bucket, entries in zip(net.buckets, linear.entries, strict=True):
         if bucket.rows.start <= row < bucket.rows.stop:
             own = row - bucket.rows.start
             np.add.at(a, bucket.unknown[own], entries[own])
-    reach = now.cofactor @ a
+    return a
+
+
+def residual_correlation(now: Adjustment, row: int) -> Array:
+    """(m,) correlation of one reading's residual with those of all; 0 where unchecked."""
+    net = now.network
+    reach = now.cofactor @ row_of_design(net, now.linear, row)
     shared = np.zeros(len(now.weight))
     for bucket, entries in zip(net.buckets, now.linear.entries, strict=True):
         shared[bucket.rows] = (entries * reach[bucket.unknown]).sum(axis=1)

@@ -308,19 +308,41 @@ def _coordinates(group: Group, wide: bool, drift_from: int) -> Indices:
 
 def linearize(net: Network, places: Array, drifts: Array, weight: Array) -> Linear:
     """Misfits and normal equations at these places; `weight` (m,) is 1/sigma, 0 to set aside."""
-    m = len(net.sigma)
-    misfit = np.empty(m)
+    misfit, raw = _equations(net, places, drifts)
+    normal, rhs, entries, cost = _sum_up(
+        net, raw, misfit * weight, weight, gains(net.datum, places)
+    )
+    _expect_drifts(net, drifts, normal, rhs)
+    return Linear(misfit, misfit * weight, entries, normal, rhs, cost + _drift_cost(drifts))
+
+
+def downhill(net: Network, places: Array, drifts: Array, weight: Array) -> tuple[Array, float]:
+    """b = A'v (u,) and the cost alone: a fraction of the price of the whole equations."""
+    misfit, raw = _equations(net, places, drifts)
+    v = misfit * weight
+    flat = _weighted(net, raw, weight, gains(net.datum, places))
+    rhs = _added_up(net.all_unknown, flat * v[net.all_rows], net.datum.unknowns)
+    if len(drifts):
+        rhs[-len(drifts) :] -= drifts * DRIFT_SIGMA**-2
+    return rhs, float(v @ v) + _drift_cost(drifts)
+
+
+def _equations(net: Network, places: Array, drifts: Array) -> tuple[Array, tuple[Array, ...]]:
+    """Misfits (m,) in the unit computed with, and the raw entries of A by full coordinates."""
+    misfit = np.empty(len(net.sigma))
     raw = _blank_entries(net)
     drift_of = np.append(drifts, 0.0)
     for group in net.groups:
         made = group.kind.equation(group.columns, places[group.where], drift_of[group.take])
         misfit[group.rows] = group.kind.misfit(group.columns.reading - made.fitted)
         _enter(raw, group, made.by_place, made.by_drift)
-    normal, rhs, entries, cost = _sum_up(
-        net, raw, misfit * weight, weight, gains(net.datum, places)
-    )
-    _expect_drifts(net, drifts, normal, rhs)
-    return Linear(misfit, misfit * weight, entries, normal, rhs, cost + _drift_cost(drifts))
+    return misfit, raw
+
+
+def _weighted(net: Network, raw: tuple[Array, ...], weight: Array, gain: Array) -> Array:
+    """All entries of A in one row, by unknowns, divided by their readings' sigmas."""
+    scale = gain[net.all_full] * weight[net.all_rows]
+    return _joined_values([values.ravel() for values in raw]) * scale
 
 
 def curvature(net: Network, places: Array, drifts: Array, pull: Array) -> Array:
@@ -394,8 +416,7 @@ def _sum_up(
     net: Network, raw: tuple[Array, ...], v: Array, weight: Array, gain: Array
 ) -> tuple[Array, Array, tuple[Array, ...], float]:
     u = net.datum.unknowns
-    scale = gain[net.all_full] * weight[net.all_rows]
-    flat = _joined_values([values.ravel() for values in raw]) * scale
+    flat = _weighted(net, raw, weight, gain)
     rhs = _added_up(net.all_unknown, flat * v[net.all_rows], u)
     entries, products, first = [], [], 0
     for bucket in net.buckets:

@@ -14,13 +14,14 @@ if one of these holds, tried in this order, the cheap ones first:
    which to strike without adjusting again;
 4. all of them scatter evenly, only more than believed: a less practised hand.
 
-Otherwise strained landmarks are put where their own readings agree, and other beginnings are tried;
-whichever solution costs least is kept.
+Otherwise strained landmarks are put where their own readings agree. Where that brings nothing, a
+wrong reading or two are believed wherever their landmarks lie; else other beginnings are tried.
+Whichever solution costs least is kept.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Iterable, Iterator
 from dataclasses import replace
 
 import numpy as np
@@ -29,6 +30,7 @@ from zirkel.core.arrays import Array
 from zirkel.core.network.adjust import Adjustment, conclude, readjust, residual_correlation
 from zirkel.core.network.assemble import Network, build
 from zirkel.core.network.descend import ROUGH_TOLERANCE, come_near, descend
+from zirkel.core.network.follow import followed
 from zirkel.core.network.second_look import elsewhere, put_right, strained
 from zirkel.core.network.start import on_datum, thumbnail_places
 from zirkel.core.study import Study, UnitPair
@@ -42,9 +44,12 @@ FEW_WRONG, READINGS_A_WRONG_ONE = 2, 200
 """Wrong readings that are expected now and then, and no reason to doubt the whole; and one more for
 so many readings."""
 
-AS_TAPPED, AS_TAPPED_MM, TAPS = 0.35, 50.0, 3.0
-"""How far a landmark may lie from where it was tapped and still be the one meant: in units, in mm,
-and in multiples of the usual distance."""
+EXPLAINED = 3.0
+"""Excess of the cost, in its own standard deviations, up to which striking a few counts as an
+explanation."""
+
+AS_TAPPED, AS_TAPPED_MM = 0.35, 50.0
+"""How far a landmark may lie from where it was tapped and surely be the one meant."""
 
 EFFORT = 200
 """Landmarks times tries of each sort: large networks get fewer."""
@@ -59,38 +64,27 @@ NORMAL_MEDIAN = 0.6745
 """Median size of a standard normal number."""
 
 
-def adjust(study: Study, near: Mapping[str, Array] | None = None) -> Adjustment:
+def adjust(study: Study, before: Adjustment | None = None) -> Adjustment:
     """Adjust all readings of a study that hold and are not struck.
 
-    `near` are places (2,) in units of an earlier version: the adjustment starts from them, and from
-    the thumbnail only where that does not settle it.
+    `before` is the adjustment of an earlier version: this one starts from there, and from the
+    thumbnail only where that does not settle it.
     """
     net = build(study, on_datum(study, thumbnail_places(study)))
     weight = 1.0 / net.sigma
-    if near:
-        begin = on_datum(study, _places_near(net, near)), np.zeros(len(net.takes))
-        warm = conclude(net, descend(net, begin, weight), weight)
-        if warm.convincing or explained_by_few(warm) or scatters_evenly(warm):
+    if before is not None:
+        warm = followed(net, weight, before)
+        if warm.convincing or scatters_evenly(warm) or explained_by_few(warm) == "tapped":
             return warm
     found = conclude(net, descend(net, come_near(net, weight, net.start), weight), weight)
     if found.convincing:
         return found
     if robust_scale(found) > UPSIDE_DOWN or found.freedom < ENOUGH_TO_TELL:
         found = min(found, *_unit_turned(net, weight), key=lambda each: each.cost)
-    if _settled(found) or scatters_evenly(found):
+    if found.convincing or scatters_evenly(found):
         return found
-    return _searched(found)
-
-
-def _places_near(net: Network, near: Mapping[str, Array]) -> Array:
-    """The earlier places (n, 2); new landmarks as far from the others as on the thumbnail."""
-    places = net.start.copy()
-    known = [i for i, name in enumerate(net.ids) if name in near]
-    if known:
-        there = np.array([near[net.ids[i]] for i in known])
-        places += np.median(there - net.start[known], axis=0)
-        places[known] = there
-    return places
+    few = explained_by_few(found)
+    return found if few == "tapped" else _searched(found, few)
 
 
 def _unit_turned(net: Network, weight: Array) -> list[Adjustment]:
@@ -124,19 +118,20 @@ def robust_scale(found: Adjustment) -> float:
     return float(np.median(sizes)) / NORMAL_MEDIAN if len(sizes) else 1.0
 
 
-def explained_by_few(found: Adjustment) -> bool:
-    """Whether a wrong reading or two are enough to explain why the readings do not agree.
-
-    Only believed where what hangs on them then lies about where it was tapped: a landmark that has
-    landed elsewhere is more likely in a mirror image.
+def explained_by_few(found: Adjustment) -> str | None:
+    """Whether a wrong reading or two are enough to explain why the readings do not agree: None if
+    they are not; `tapped` if what hangs on them then lies about where it was tapped; `away` if it
+    lies elsewhere, more likely in a mirror image.
     """
     wrong = _worst_few(found)
     if not wrong:
-        return False
+        return None
     weight = found.weight.copy()
     weight[wrong] = 0.0
-    after = readjust(found, weight)
-    return after.convincing and _as_tapped(after, wrong)
+    after = readjust(found, weight, ROUGH_TOLERANCE)
+    if not after.agrees(EXPLAINED):
+        return None
+    return "tapped" if _as_tapped(after, wrong) else "away"
 
 
 def _worst_few(found: Adjustment) -> list[int]:
@@ -152,7 +147,7 @@ def _worst_few(found: Adjustment) -> list[int]:
         w = (w - rho * w[row]) / np.sqrt(np.maximum(1.0 - rho**2, 1e-3))
         alive[row] = False
         chosen.append(row)
-        if cost <= found.freedom - len(chosen) + 3.0 * np.sqrt(2.0 * max(found.freedom, 1)):
+        if cost <= found.freedom - len(chosen) + EXPLAINED * np.sqrt(2.0 * max(found.freedom, 1)):
             return chosen
     return []
 
@@ -161,30 +156,41 @@ def _as_tapped(after: Adjustment, wrong: list[int]) -> bool:
     net = after.network
     away = after.places - net.start
     away -= np.median(away, axis=0)
-    distance = np.hypot(*away.T)
-    most = max(AS_TAPPED_MM if net.in_mm else AS_TAPPED, TAPS * float(np.median(distance)))
-    hangs = {net.index[name] for row in wrong for name in net.sightings[row].landmarks}
-    return bool((distance[list(hangs)] <= most).all())
+    hangs = list(_hanging(net, wrong))
+    most = AS_TAPPED_MM if net.in_mm else AS_TAPPED
+    return bool((np.hypot(*away[hangs].T) <= most).all())
 
 
-def _searched(found: Adjustment) -> Adjustment:
-    """The best of what a second look and other beginnings lead to."""
+def _hanging(net: Network, rows: list[int]) -> set[int]:
+    """Numbers of the landmarks on these readings."""
+    return {net.index[name] for row in rows for name in net.sightings[row].landmarks}
+
+
+def _searched(found: Adjustment, few: str | None) -> Adjustment:
+    """The best of what a second look and other beginnings lead to; `few` as `explained_by_few` has
+    it of what was found so far."""
     net, weight = found.network, found.weight
-    found = _put_right_while_better(found)
-    if _settled(found):
+    better = _put_right_while_better(found)
+    few = few if better is found else explained_by_few(better)
+    found = better
+    if found.convincing or (few and not _poorly_tapped(found)):
         return found
     for begin in _other_beginnings(net, weight):
         near = descend(net, begin, weight, ROUGH_TOLERANCE)
         if near.linear.cost < found.cost:
             again = conclude(net, descend(net, near[:2], weight), weight)
             found = _put_right_while_better(min(found, again, key=lambda each: each.cost))
-            if _settled(found):
+            if found.convincing or explained_by_few(found):
                 break
     return found
 
 
-def _settled(found: Adjustment) -> bool:
-    return found.convincing or explained_by_few(found)
+def _poorly_tapped(found: Adjustment) -> bool:
+    """Whether the thumbnail is too far off on the whole to tell a mirror image by it."""
+    away = found.places - found.network.start
+    away -= np.median(away, axis=0)
+    most = AS_TAPPED_MM if found.network.in_mm else AS_TAPPED
+    return float(np.median(np.hypot(*away.T))) > most
 
 
 def _other_beginnings(net: Network, weight: Array) -> Iterator[tuple[Array, Array]]:
@@ -200,17 +206,21 @@ def _other_beginnings(net: Network, weight: Array) -> Iterator[tuple[Array, Arra
 
 
 def _put_right_while_better(found: Adjustment) -> Adjustment:
-    """Put strained landmarks where their readings agree and descend again, while it helps:
-    all together first, then one at a time."""
+    """Put strained landmarks where their readings agree and descend again, while it helps: all
+    together first, then one at a time; only those of a wrong reading or two if these would explain
+    the strain."""
     net, weight = found.network, found.weight
     most = min(MOST_MOVED, EFFORT // max(1, len(net.ids)))
     for _ in range(min(MOST_LOOKS, most)):
         if found.convincing:
             break
         doubtful = strained(net, found.standardized)
-        better = _first_better(found, [put_right(net, found.places, weight, doubtful)])
-        if better is None and not explained_by_few(found):
-            moves = (elsewhere(net, found.places, weight, int(i)) for i in doubtful[:most])
+        wrong = _hanging(net, _worst_few(found))
+        few = doubtful[np.isin(doubtful, list(wrong))] if wrong else doubtful
+        there = put_right(net, found.places, weight, few)
+        better = None if (there == found.places).all() else _first_better(found, [there])
+        if better is None:
+            moves = (elsewhere(net, found.places, weight, int(i)) for i in few[:most])
             better = _first_better(found, moves)
         if better is None:
             break

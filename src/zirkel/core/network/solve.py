@@ -95,12 +95,12 @@ class Solution:
     adjusted: Adjustment
 
 
-def solve(study: Study, near: Mapping[str, Array] | None = None) -> Solution:
+def solve(study: Study, before: Adjustment | None = None) -> Solution:
     """Adjust the study's readings and say what they tell. Never raises on a valid study.
 
-    `near` are places (2,) in units of an earlier version, to start from.
+    `before` is the adjustment of an earlier version, to start from.
     """
-    adjusted = adjust(study, near)
+    adjusted = adjust(study, before)
     judged = judge(adjusted)
     looseness = place_looseness(adjusted)
     names = adjusted.network.ids
