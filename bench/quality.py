@@ -11,8 +11,8 @@ from tests.networks import RandomNetwork
 
 from zirkel.core.network.adjust import conclude, place_covariance
 from zirkel.core.network.descend import descend
-from zirkel.core.network.search import adjust
 from zirkel.core.network.relations import find_relations
+from zirkel.core.network.search import adjust
 from zirkel.core.network.solve import solve
 
 NETWORKS = 100

@@ -12,10 +12,10 @@ from scipy.optimize import least_squares
 from tests.networks import RandomNetwork
 
 from zirkel.core.network import adjust as adjusting
-from zirkel.core.network.search import adjust
 from zirkel.core.network.assemble import Network, linearize
 from zirkel.core.network.doubts import find_doubts
 from zirkel.core.network.relations import find_relations
+from zirkel.core.network.search import adjust
 from zirkel.core.network.solve import solve
 from zirkel.core.network.what_next import what_next
 from zirkel.core.study import Study

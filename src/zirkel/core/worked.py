@@ -6,13 +6,14 @@ share it. A version that follows another starts its adjustment from the places o
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Collection
 from dataclasses import replace
 from threading import RLock
 from typing import Any, TypeVar, cast
 
 from zirkel.core.arrays import Array
 from zirkel.core.network.adjust import Adjustment
+from zirkel.core.network.ambiguity import Ambiguity, ambiguities
 from zirkel.core.network.relations import Found, find_relations
 from zirkel.core.network.solve import Solution, solve
 from zirkel.core.network.standing import standings
@@ -97,10 +98,15 @@ class Worked:
         """How landmarks, counts and lengths are called."""
         return self._once("words", lambda: words_of(self.study, self.plan.unit_mm))
 
-    @property
-    def next(self) -> Next:
-        """What to sight next."""
-        return self._once("next", lambda: what_next(self.solution.adjusted, PROMPTED))
+    def next(self, unseen: Collection[str] = ()) -> Next:
+        """What to sight next, of what can be seen from where the artist stands."""
+        name = f"next without {sorted(unseen)}"
+        return self._once(name, lambda: what_next(self.solution.adjusted, PROMPTED, unseen))
+
+    def ambiguities(self, unseen: Collection[str] = ()) -> tuple[Ambiguity, ...]:
+        """Placements that may be wrong."""
+        name = f"ambiguities without {sorted(unseen)}"
+        return self._once(name, lambda: ambiguities(self.solution.adjusted, unseen))
 
     @property
     def relations(self) -> Found:

@@ -7,8 +7,8 @@ from datetime import datetime
 import numpy as np
 from pydantic import BaseModel
 
+from zirkel.core.network.checks import UNCHECKED
 from zirkel.core.network.solve import Solution, Take
-from zirkel.core.network.what_next import UNCHECKED
 from zirkel.core.sheet.plan import Mark, Plan
 from zirkel.core.study import Study, UnitLength, UnitPair
 from zirkel.core.words.base import Words

@@ -4,17 +4,20 @@ from __future__ import annotations
 
 from pydantic import BaseModel
 
+from zirkel.core.network.ambiguity import Ambiguity
 from zirkel.core.network.relations import Line, Relation
 from zirkel.core.network.trust import Component
 from zirkel.core.network.what_next import Suggestion
 from zirkel.core.sightings import Sighting
-from zirkel.core.words.network import because, say_sigma
+from zirkel.core.words.network import because, say_ambiguity, say_sigma
 from zirkel.core.words.sightings import ask_for, said
 from zirkel.core.worked import Worked
 from zirkel.store.store import Store
 from zirkel.studyfile.sightings import sighting_to_file
+from zirkel.views.subject import hidden_from
 
 RELATIONS = 12
+AMBIGUOUS = 3
 
 
 class Prompt(BaseModel):
@@ -34,13 +37,25 @@ class Prompt(BaseModel):
     after_mm: float
 
 
+class AmbiguousPlace(BaseModel):
+    """A landmark that may lie elsewhere, in words; the reading that would tell, if there is one."""
+
+    landmark: str
+    said: str
+    kind: str | None
+    start: str | None
+    end: str | None
+    ask: str | None
+
+
 class Prompts(BaseModel):
-    """What to sight next, and what would check what nothing checks."""
+    """What to sight next, what would check what nothing checks, and what may lie elsewhere."""
 
     version: int
     sightings: list[Prompt]
     checks: list[Prompt]
     unchecked: list[str]
+    ambiguous: list[AmbiguousPlace]
 
 
 class RelationPrompt(BaseModel):
@@ -94,12 +109,26 @@ class TrustReport(BaseModel):
 def open_prompts(store: Store, study_id: int) -> Prompts:
     """What to sight next in one study."""
     stored = store.get(study_id)
-    found = stored.worked.next
+    worked, unseen = stored.worked, hidden_from(stored)
+    found = worked.next(unseen)
     return Prompts(
         version=stored.version,
         sightings=[_prompt(stored.worked, each) for each in found.sightings],
         checks=[_prompt(stored.worked, each) for each in found.checks],
         unchecked=list(found.unchecked),
+        ambiguous=[_ambiguous(worked, each) for each in worked.ambiguities(unseen)[:AMBIGUOUS]],
+    )
+
+
+def _ambiguous(worked: Worked, each: Ambiguity) -> AmbiguousPlace:
+    words, told = worked.words, each.telling
+    return AmbiguousPlace(
+        landmark=each.landmark,
+        said=say_ambiguity(words, each, worked.positions[each.landmark]),
+        kind=told.kind if told else None,
+        start=told.start if told else None,
+        end=told.end if told else None,
+        ask=ask_for(words, told.kind, told.start, told.end, None, None) if told else None,
     )
 
 

@@ -77,6 +77,14 @@ def hidden_landmarks(scene: Scene, station: Station) -> tuple[str, ...]:
     return tuple(m.id for m in scene.landmarks if m.id not in clear)
 
 
+def hidden_from(stored: Stored) -> tuple[str, ...]:
+    """Ids of the landmarks that something hides from the artist; none where no scene is shown."""
+    subject = stored.study.subject
+    if not isinstance(subject, SimulatedSubject) or stored.scene is None:
+        return ()
+    return hidden_landmarks(stored.scene, subject.station)
+
+
 def scene_address(scene: str, station: Station) -> str:
     """Where the drawing of a scene from a station is served."""
     said = {

@@ -42,8 +42,10 @@ FALSE_ALARMS = 0.1
 CHECKED = 0.01
 """Redundancy from which a reading counts as checked at all."""
 
-SCATTER_BY_CHANCE = 0.01
-"""Chance with which readings that are as good as believed are said to scatter more."""
+SCATTER_BY_CHANCE, BESIDE_DOUBTS = 0.01, 0.15
+"""Chance with which readings that are as good as believed are said to scatter more: of a drawing
+without doubts, and of what is left where some would be accused. To accuse the innocent costs the
+artist more than a wrong reading that is judged a little more mildly."""
 
 SURELY_SCATTERED = 1.45
 """Robust scale from which single readings are not even looked at before the whole."""
@@ -80,17 +82,17 @@ def judge(adjusted: Adjustment) -> Judgement:
     if scatters_evenly(adjusted) and robust_scale(adjusted) > SURELY_SCATTERED:
         return _judge_scattered(adjusted)
     doubts, now = _snoop(adjusted, 1.0)
-    if _too_scattered(now):
+    if _too_scattered(now, BESIDE_DOUBTS if doubts else SCATTER_BY_CHANCE):
         return _judge_scattered(adjusted)
     return Judgement((*doubts, *_broken_orders(now)), 1.0)
 
 
-def _too_scattered(now: Adjustment) -> bool:
+def _too_scattered(now: Adjustment, chance: float) -> bool:
     """Whether what is left still scatters more than chance allows."""
     freedom = now.freedom
     if freedom < ENOUGH_TO_TELL:
         return False
-    return bool(now.cost > chdtri(freedom, SCATTER_BY_CHANCE))
+    return bool(now.cost > chdtri(freedom, chance))
 
 
 def _judge_scattered(adjusted: Adjustment) -> Judgement:

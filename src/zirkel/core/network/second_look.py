@@ -47,7 +47,7 @@ def strained(net: Network, standardized: Array) -> Indices:
 
 def put_right(net: Network, places: Array, weight: Array, doubtful: Indices) -> Array:
     """Places (n, 2) with each doubtful landmark where its own readings agree best."""
-    offsets = _grid()
+    offsets = grid()
     there = places.copy()
     for number in doubtful:
         candidates = np.concatenate([there[number, None], net.start[number] + offsets])
@@ -58,7 +58,7 @@ def put_right(net: Network, places: Array, weight: Array, doubtful: Indices) -> 
 
 def elsewhere(net: Network, places: Array, weight: Array, number: int) -> Array:
     """Places (n, 2) with one landmark at the best place that is not where it is now."""
-    candidates = net.start[number] + _grid()
+    candidates = net.start[number] + grid()
     far = np.hypot(*(candidates - places[number]).T) > ELSEWHERE
     agreement = disagreement(net, places, weight, number, candidates[far])
     there = places.copy()
@@ -95,7 +95,8 @@ def _of_group(
     return (square / (1.0 + square / SOFTEST**2)).sum(axis=1)
 
 
-def _grid() -> Array:
+def grid() -> Array:
+    """(g, 2) offsets of the grid, nearest first."""
     steps = np.arange(-REACH, REACH + SPACING / 2, SPACING)
     across, down = np.meshgrid(steps, steps)
     here_first = np.argsort(across.ravel() ** 2 + down.ravel() ** 2, kind="stable")

@@ -21,8 +21,8 @@ from zirkel.core.study import Study
 LOOSE_SHARE = 1e-6
 """Share of a loose direction on a landmark below which the landmark is held against it."""
 
-SIGNIFICANT_DRIFT = 3.29
-"""Standard deviations from which a take's drift is worth a word (two-sided alpha = 0.001)."""
+SIGNIFICANT_DRIFT = 2.81
+"""Standard deviations from which a take's drift is worth a word (two-sided alpha = 0.005)."""
 
 FREE_SIGMA = 1.0
 """Standard deviation that leaves a drift to its readings alone, when takes are compared."""

@@ -1,65 +1,58 @@
-"""What to sight next: the readings that would take most slack out of the drawing.
+"""What to sight next: the readings that take most slack out of the drawing, as an artist works.
 
-Problem: of all readings an artist could take now, which make the landmarks' total variance drop
-most, and which would best check a reading that nothing checks?
+Ranked by variance alone (see `candidates`), suggestions jump about, and a drawing of sixteen
+landmarks stays loose for long. So they follow the order of work:
 
-With Q the covariance of the unknowns, M the diagonal of tier weights on the coordinates (4, 2, 1
-for tiers 1, 2, 3) and a reading whose row is a and whose sigma is s, adjusting once more would
-give (J. Sherman and W. Morrison, 1950)
+1. While a landmark is loose, one after the other is tied down: the one that was begun first of all,
+   then the large shapes, the outermost of them before the others, then by their distance. It is
+   tied by the reading that leaves the least variance in all, from landmarks that stand.
+2. Once all are held, the reading that takes most variance by tier, a little less where it asks the
+   artist to look elsewhere than at the last place, and much less where the last readings were of
+   the same pair.
 
-    Q' = Q - (Q a)(Q a)' / (s^2 + a'Q a),
-
-so that tr(M Q) drops by a'S a / (s^2 + a'Q a) with S = Q M Q, computed once for all candidates.
-A candidate over a pair (i, j) has a = (-g, g) on the two places, hence a'Q a = g'D g, where D is
-the 2 x 2 covariance of the difference of the two places, and likewise with S. All pairs and kinds
-are ranked in a few array operations. The formula is exact for the linearized network; adding a
-reading that says just what is expected does not move the linearization.
-
-In directions that nothing holds, the thumbnail is taken to be good to THUMBNAIL_SIGMA units, so
-that what ties down a loose landmark comes first.
-
-Five readings that say nearly the same are no help: after each choice Q is updated by the formula
-above and the rest ranked again, and no landmark is named more than twice.
-
-A reading x of its own sigma s_x is checked by the share r_x that the others know of it. A candidate
-raises it by (x'Q a)^2 / (s_x^2 (s^2 + a'Q a)).
+Five readings that say nearly the same are no help: after each choice Q is brought up to date and
+the rest ranked again.
 """
 
 from __future__ import annotations
 
+from collections.abc import Collection
 from dataclasses import dataclass
 
 import numpy as np
-from numpy.typing import NDArray
 
-from zirkel.core.arrays import Array, Indices
-from zirkel.core.network.adjust import Adjustment, place_looseness
-from zirkel.core.network.assemble import gains
+from zirkel.core.arrays import Array, Flags
+from zirkel.core.network.adjust import Adjustment
+from zirkel.core.network.assemble import DRIFT_SIGMA
+from zirkel.core.network.candidates import (
+    THUMBNAIL_SIGMA,
+    Candidates,
+    all_candidates,
+    coordinate_weights,
+    gains_of,
+    prior_cofactor,
+    row,
+    with_reading,
+)
+from zirkel.core.network.checks import best_checks, unchecked
 from zirkel.core.network.slack import radii
-from zirkel.core.sightings import KINDS
 from zirkel.core.sightings.span import towards
 from zirkel.core.study import UnitLength, UnitPair
 
-TIER_WEIGHT = {1: 4.0, 2: 2.0, 3: 1.0}
-THUMBNAIL_SIGMA = 1.0
-"""How far off the thumbnail may be, in units, where nothing else tells."""
-
-TAP, TAP_MM = 0.12, 15.0
-"""How far off a landmark is usually tapped, in units and where readings are millimetres."""
-
-UNCHECKED = 0.1
-"""Redundancy below which a reading counts as checked by nothing."""
-
-OFTEN = 2
-"""How many of the suggestions may name the same landmark."""
-
 LEAST_GAIN = 1e-4
 
-TIES = 0.5
-"""Share of the thumbnail's standard deviation from which a landmark was not held before."""
+LOOSE = 0.4
+"""Share of the thumbnail's standard deviation from which a direction counts as not held."""
 
-TIED_SHARE = 1e-6
-"""Share of the loose directions below which a landmark is held against one of them."""
+ELSEWHERE, AGAIN = 0.85, 0.4
+"""What a gain counts where it is to be looked for away from the last place, and where the last
+readings were of the same two landmarks."""
+
+OUTERMOST = 0.4
+"""By how much, as a share of the furthest, the outermost landmarks count as nearer to the unit."""
+
+LAST = 3
+"""Readings that count as the last ones."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,247 +84,173 @@ class Next:
     unchecked: tuple[str, ...]
 
 
-@dataclass(frozen=True, slots=True)
-class Candidates:
-    """All c readings that could be taken: landmark numbers (c, 2), derivative by the second place
-    (c, 2), sigma (c,), and which sort each is of."""
-
-    pair: Indices
-    slope: Array
-    sigma: Array
-    sort: Indices
-    sorts: tuple[tuple[str, str | None], ...]
-    """Kind and way of measuring of each sort."""
-
-
-def what_next(adjusted: Adjustment, count: int = 5) -> Next:
-    """The best few readings to settle places, and to check what is unchecked."""
+def what_next(adjusted: Adjustment, count: int = 5, unseen: Collection[str] = ()) -> Next:
+    """The best few readings to settle places, and to check what is unchecked; none of landmarks
+    that are `unseen` from where the artist stands."""
     if len(adjusted.network.ids) < 2 or adjusted.network.study.unit is None:
         return Next((), (), ())
-    candidates = all_candidates(adjusted)
-    if not len(candidates.sigma):
-        return Next((), (), ())
+    candidates = all_candidates(adjusted, unseen)
     cofactor = prior_cofactor(adjusted)
+    weights = coordinate_weights(adjusted)
+    total = float(weights @ cofactor.diagonal())
+    if not len(candidates.sigma) or total <= 0:
+        return Next((), (), unchecked(adjusted))
+    alone = gains_of(candidates, cofactor, weights) / total
+
+    def told(number: int, checks: tuple[str, ...] = ()) -> Suggestion:
+        return _suggestion(adjusted, candidates, cofactor, number, float(alone[number]), checks)
+
+    chosen = _Course(adjusted, candidates, cofactor).chosen(count)
+    checks = best_checks(adjusted, candidates, cofactor, count)
     return Next(
-        sightings=_settling(adjusted, candidates, cofactor, count),
-        checks=_checking(adjusted, candidates, cofactor, count),
+        sightings=tuple(told(number) for number in chosen),
+        checks=tuple(told(number, names) for number, names in checks),
         unchecked=unchecked(adjusted),
     )
 
 
-def unchecked(adjusted: Adjustment) -> tuple[str, ...]:
-    """Readings that nothing would notice if they were wrong."""
-    rows = np.flatnonzero(adjusted.redundancy < UNCHECKED)
-    return tuple(adjusted.network.sightings[row].id for row in rows)
+class _Course:
+    """The choice of one reading after the other, as if each were taken."""
+
+    def __init__(self, adjusted: Adjustment, candidates: Candidates, cofactor: Array) -> None:
+        self._now, take = _in_the_take_at_hand(adjusted, cofactor)
+        self._candidates = candidates.in_take(take)
+        self._weights = np.append(
+            coordinate_weights(adjusted), np.zeros(len(self._now) - len(cofactor))
+        )
+        self._total = float(self._weights @ self._now.diagonal())
+        self._n = len(adjusted.network.ids)
+        self._loose_from = (LOOSE * THUMBNAIL_SIGMA) ** 2
+        self._rank = _rank(adjusted)
+        index = adjusted.network.index
+        taken = [
+            {index[name] for name in each.landmarks}
+            for each in adjusted.network.study.sightings
+            if not each.struck and len(each.landmarks) == 2
+        ]
+        self._last = taken[-LAST:]
+        self._begun = _begun(adjusted)
+        self._open = np.ones(len(candidates.sigma), dtype=bool)
+
+    def chosen(self, count: int) -> list[int]:
+        """Numbers of the candidates to take, in this order."""
+        made: list[int] = []
+        while len(made) < count and self._open.any():
+            gain = gains_of(self._candidates, self._now, self._weights) / self._total
+            best = self._best(np.where(self._open, gain, -1.0))
+            if gain[best] < LEAST_GAIN:
+                break
+            made.append(best)
+            self._take(best)
+        return made
+
+    def _best(self, gain: Array) -> int:
+        """The reading that ties down the landmark whose turn it is; else that of most gain."""
+        spread = self._spreads()
+        loose = spread > self._loose_from
+        target = self._turn(loose)
+        i, j = self._candidates.pair.T
+        if target is not None:
+            ties = ((i == target) & ~loose[j]) | ((j == target) & ~loose[i])
+            ties &= self._open & (self._along_loose(target) > 0.05)
+            if ties.any():
+                return int(np.argmax(np.where(ties, gain, -1.0)))
+        return int(np.argmax(gain * self._nearness()))
+
+    def _spreads(self) -> Array:
+        """(n,) largest variance of each landmark in any direction."""
+        own = _own(self._now, self._n)
+        a, b, c = own[:, 0, 0], own[:, 1, 1], own[:, 0, 1]
+        spread: Array = 0.5 * (a + b) + np.sqrt(0.25 * (a - b) ** 2 + c**2)
+        return spread
+
+    def _turn(self, loose: Flags) -> int | None:
+        """The loose landmark whose turn it is: one that was begun before a new one."""
+        waiting = np.flatnonzero(loose)
+        if not len(waiting):
+            return None
+        begun = [number for number in reversed(self._begun) if loose[number]]
+        return begun[0] if begun else int(waiting[np.argmin(self._rank[waiting])])
+
+    def _along_loose(self, target: int) -> Array:
+        """(c,) share of each candidate's direction that lies along what is loose in the target."""
+        own = _own(self._now, self._n)[target]
+        values, vectors = np.linalg.eigh(own)
+        loose = vectors[:, values > self._loose_from]
+        slope = self._candidates.slope
+        length = np.maximum((slope**2).sum(axis=1), 1e-12)
+        share: Array = ((slope @ loose) ** 2).sum(axis=1) / length
+        return share
+
+    def _nearness(self) -> Array:
+        """(c,) what each candidate's gain counts, by where the artist has just looked."""
+        i, j = self._candidates.pair.T
+        made = np.full(len(i), ELSEWHERE if self._last else 1.0)
+        if self._last:
+            near = list(self._last[-1])
+            made[np.isin(i, near) | np.isin(j, near)] = 1.0
+        for pair in self._last:
+            a, b = min(pair), max(pair)
+            made[(i == a) & (j == b)] *= AGAIN
+        return made
+
+    def _take(self, number: int) -> None:
+        a = row(self._candidates, number, len(self._now))
+        self._now = with_reading(self._now, a, float(self._candidates.sigma[number]))
+        pair = [int(each) for each in self._candidates.pair[number]]
+        self._last = [*self._last, set(pair)][-LAST:]
+        self._begun = [*self._begun, *pair]
+        self._open[number] = False
 
 
-def prior_cofactor(adjusted: Adjustment) -> Array:
-    """(2n + t, 2n + t) covariance of all places and drifts, the thumbnail's word for loose ones."""
-    return _with_thumbnail(adjusted, THUMBNAIL_SIGMA)
-
-
-def _with_thumbnail(adjusted: Adjustment, sigma: float) -> Array:
+def _in_the_take_at_hand(adjusted: Adjustment, cofactor: Array) -> tuple[Array, int]:
+    """The covariance with the drift of the take that the next reading will be in, and which of its
+    coordinates that is: the take of the last reading, or the first take."""
     net = adjusted.network
-    known = adjusted.cofactor + sigma**2 * adjusted.loose @ adjusted.loose.T
-    gain = gains(net.datum, adjusted.places)[:-1]
-    column = net.datum.column[:-1]
-    return known[np.ix_(column, column)] * gain[:, None] * gain[None, :]
+    named = [each.take_name for each in net.study.sightings if each.take_name is not None]
+    if named and named[-1] in net.takes:
+        return cofactor, 2 * len(net.ids) + net.takes.index(named[-1])
+    size = len(cofactor)
+    grown = np.zeros((size + 1, size + 1))
+    grown[:size, :size] = cofactor
+    grown[size, size] = DRIFT_SIGMA**2
+    return grown, size
 
 
-def coordinate_weights(adjusted: Adjustment) -> Array:
-    """(2n + t,) tier weight of every full coordinate; drifts weigh nothing."""
-    tiers = [TIER_WEIGHT[each.tier] for each in adjusted.network.study.landmarks]
-    return np.concatenate([np.repeat(tiers, 2), np.zeros(len(adjusted.network.takes))])
-
-
-def total_variance(adjusted: Adjustment) -> float:
-    """Tier-weighted total variance of the places, in squared units."""
-    return float(coordinate_weights(adjusted) @ prior_cofactor(adjusted).diagonal())
-
-
-def all_candidates(adjusted: Adjustment) -> Candidates:
-    """Every doable reading over a pair of landmarks that has not been taken already."""
+def _rank(adjusted: Adjustment) -> Array:
+    """(n,) the order in which landmarks are begun, least first: the unit's end, then by tier and by
+    the distance from the unit, the outermost of the large shapes somewhat before their turn."""
     net = adjusted.network
-    first, second = np.triu_indices(len(net.ids), 1)
-    p = np.stack([adjusted.places[first], adjusted.places[second]], axis=1)
-    codes = first * len(net.ids) + second
-    sd = _apart_sd(adjusted, first, second)
-    taken = _taken(adjusted)
-    tied = _tied(adjusted)
-    reachable = tied[first] | tied[second] if tied.any() else np.ones(len(first), dtype=bool)
-    pairs, slopes, sigmas, numbers = [], [], [], []
-    sorts: list[tuple[str, str | None]] = []
-    for kind, rule in KINDS.items():
-        for offer in rule.proposals(p[:, 1] - p[:, 0], sd, net.in_mm):
-            sort = (kind, offer.along)
-            slope = rule.equation(offer.columns, p, np.zeros(len(p))).by_place[:, 1]
-            keep = np.flatnonzero(reachable & offer.doable & ~np.isin(codes, taken.get(sort, [])))
-            pairs.append(np.stack([first[keep], second[keep]], axis=1))
-            slopes.append(slope[keep])
-            sigmas.append(offer.sigma[keep] * net.study.trust.get(kind, 1.0))
-            numbers.append(np.full(len(keep), len(sorts)))
-            sorts.append(sort)
-    return Candidates(
-        np.concatenate(pairs),
-        np.concatenate(slopes),
-        np.concatenate(sigmas),
-        np.concatenate(numbers),
-        tuple(sorts),
-    )
+    tiers = np.array([each.tier for each in net.study.landmarks], dtype=float)
+    places = adjusted.places
+    large = np.flatnonzero(tiers == tiers.min())
+    extreme = {
+        int(large[find(places[large, axis])]) for axis in (0, 1) for find in (np.argmin, np.argmax)
+    }
+    reach = np.hypot(*(places - places[_origin(adjusted)]).T)
+    rank = 10.0 * tiers + reach / max(float(reach.max()), 1e-9)
+    rank[list(extreme)] -= OUTERMOST
+    if isinstance(net.study.unit, UnitPair):
+        rank[net.index[net.study.unit.end]] = 0.0
+    return rank
 
 
-def _apart_sd(adjusted: Adjustment, first: Indices, second: Indices) -> Array:
-    """(k, 2) standard deviations of how far pairs of landmarks are apart, across and down; where
-    nothing else tells, by the thumbnail as it is usually tapped."""
-    n = len(adjusted.network.ids)
-    tap = TAP_MM if adjusted.network.in_mm else TAP
-    spread = _with_thumbnail(adjusted, tap)[: 2 * n, : 2 * n].reshape(n, 2, n, 2)
-    made = np.empty((len(first), 2))
-    for axis in (0, 1):
-        s = spread[:, axis, :, axis]
-        own = s.diagonal()
-        made[:, axis] = own[first] + own[second] - 2.0 * s[first, second]
-    return np.sqrt(np.maximum(made, 0.0))
-
-
-def _tied(adjusted: Adjustment) -> NDArray[np.bool_]:
-    """(n,) which landmarks hang together with the unit in at least one direction.
-
-    A reading between two that do not would only move looseness about.
-    """
-    looseness = place_looseness(adjusted)
-    return np.linalg.eigvalsh(looseness)[:, 0] < TIED_SHARE
-
-
-def _taken(adjusted: Adjustment) -> dict[tuple[str, str | None], list[int]]:
+def _begun(adjusted: Adjustment) -> list[int]:
+    """Landmarks in the order in which readings named them."""
     net = adjusted.network
-    found: dict[tuple[str, str | None], list[int]] = {}
-    for each in net.sightings:
-        if len(each.landmarks) == 2:
-            low, high = sorted(net.index[name] for name in each.landmarks)
-            sort = (each.kind, getattr(each, "along", None))
-            found.setdefault(sort, []).append(low * len(net.ids) + high)
-    return found
-
-
-def quadratic(candidates: Candidates, matrix: Array) -> Array:
-    """a' X a for every candidate, (c,), with X (2n + t, 2n + t) over the full coordinates."""
-    n = int(candidates.pair.max()) + 1
-    blocks = matrix[: 2 * n, : 2 * n].reshape(n, 2, n, 2).transpose(0, 2, 1, 3)
-    i, j = candidates.pair.T
-    own = blocks[np.arange(n), np.arange(n)]
-    shared = blocks[i, j]
-    difference = own[i] + own[j] - shared - shared.transpose(0, 2, 1)
-    g = candidates.slope
-    return (
-        g[:, 0] ** 2 * difference[:, 0, 0]
-        + 2.0 * g[:, 0] * g[:, 1] * difference[:, 0, 1]
-        + g[:, 1] ** 2 * difference[:, 1, 1]
-    )
-
-
-def row(candidates: Candidates, number: int, length: int) -> Array:
-    """The full row a, (length,), of one candidate."""
-    a = np.zeros(length)
-    i, j = candidates.pair[number]
-    a[2 * i : 2 * i + 2] -= candidates.slope[number]
-    a[2 * j : 2 * j + 2] += candidates.slope[number]
-    return a
-
-
-def gains_of(candidates: Candidates, cofactor: Array, weights: Array) -> Array:
-    """(c,) drop in weighted total variance that each candidate would bring."""
-    spread = (cofactor * weights) @ cofactor
-    return quadratic(candidates, spread) / (candidates.sigma**2 + quadratic(candidates, cofactor))
-
-
-def with_reading(cofactor: Array, a: Array, sigma: float) -> Array:
-    """The covariance once a reading of row a and this sigma is added (Sherman and Morrison)."""
-    reach = cofactor @ a
-    updated: Array = cofactor - np.outer(reach, reach) / (sigma**2 + a @ reach)
-    return updated
-
-
-def _settling(
-    adjusted: Adjustment, candidates: Candidates, cofactor: Array, count: int
-) -> tuple[Suggestion, ...]:
-    weights = coordinate_weights(adjusted)
-    total = float(weights @ cofactor.diagonal())
-    alone = gains_of(candidates, cofactor, weights) / total if total > 0 else np.zeros(0)
-    named = np.zeros(len(adjusted.network.ids), dtype=int)
-    open_to = np.ones(len(candidates.sigma), dtype=bool)
-    chosen: list[int] = []
-    now = cofactor
-    while len(chosen) < count and open_to.any() and total > 0:
-        gain = alone if not chosen else gains_of(candidates, now, weights) / total
-        best = int(np.argmax(np.where(open_to, gain, -1.0)))
-        if gain[best] < LEAST_GAIN:
-            break
-        chosen.append(best)
-        now = with_reading(now, row(candidates, best, len(now)), float(candidates.sigma[best]))
-        named[candidates.pair[best]] += 1
-        often = (named >= OFTEN) & (np.arange(len(named)) != _origin(adjusted))
-        open_to &= ~often[candidates.pair].any(axis=1)
-        open_to[best] = False
-    made = [_suggestion(adjusted, candidates, cofactor, i, float(alone[i])) for i in chosen]
-    return (*made[:1], *sorted(made[1:], key=lambda each: _drawing_order(adjusted, each)))
+    return [
+        net.index[name]
+        for each in net.study.sightings
+        if not each.struck and each.holds
+        for name in each.landmarks
+    ]
 
 
 def _origin(adjusted: Adjustment) -> int:
     unit = adjusted.network.study.unit
     if isinstance(unit, UnitPair):
         return adjusted.network.index[unit.start]
-    return adjusted.network.index[unit.origin] if isinstance(unit, UnitLength) else -1
-
-
-def _drawing_order(adjusted: Adjustment, each: Suggestion) -> tuple[int, float]:
-    """Big shapes first, then by gain."""
-    tiers = {one.id: one.tier for one in adjusted.network.study.landmarks}
-    return max(tiers[each.start], tiers[each.end]), -each.gain
-
-
-def _checking(
-    adjusted: Adjustment, candidates: Candidates, cofactor: Array, count: int
-) -> tuple[Suggestion, ...]:
-    rows = np.flatnonzero(adjusted.redundancy < UNCHECKED)
-    if not len(rows):
-        return ()
-    reach = _rows_over_sigma(adjusted, rows) @ cofactor
-    n = len(adjusted.network.ids)
-    places = reach[:, : 2 * n].reshape(len(rows), n, 2)
-    i, j = candidates.pair.T
-    met = ((places[:, j] - places[:, i]) * candidates.slope).sum(axis=2)
-    rise = met**2 / (candidates.sigma**2 + quadratic(candidates, cofactor))
-    weights = coordinate_weights(adjusted)
-    alone = gains_of(candidates, cofactor, weights) / float(weights @ cofactor.diagonal())
-    made = []
-    missing = np.ones(len(rows))
-    for _ in range(count):
-        best = int(np.argmax(missing @ np.minimum(rise, 1.0)))
-        covers = np.flatnonzero((rise[:, best] > UNCHECKED) & (missing > 0))
-        if not len(covers):
-            break
-        checks = tuple(adjusted.network.sightings[rows[each]].id for each in covers)
-        made.append(_suggestion(adjusted, candidates, cofactor, best, float(alone[best]), checks))
-        missing[covers] = 0.0
-    return tuple(made)
-
-
-def _rows_over_sigma(adjusted: Adjustment, rows: Indices) -> Array:
-    """(k, 2n + t) rows of A over all full coordinates, each divided by its sigma."""
-    net = adjusted.network
-    full = np.zeros((len(rows), 2 * len(net.ids) + len(net.takes) + 1))
-    gain = gains(net.datum, adjusted.places)
-    for k, number in enumerate(rows):
-        for bucket, entries in zip(net.buckets, adjusted.linear.entries, strict=True):
-            own = number - bucket.rows.start
-            if 0 <= own < len(entries):
-                at = bucket.full[own]
-                scaled = np.divide(
-                    entries[own], gain[at], out=np.zeros(len(at)), where=gain[at] != 0
-                )
-                np.add.at(full[k], at, scaled)
-    return full[:, :-1]
+    return adjusted.network.index[unit.origin] if isinstance(unit, UnitLength) else 0
 
 
 def _suggestion(
@@ -367,17 +286,17 @@ def _most_settled(
     adjusted: Adjustment, before: Array, after: Array
 ) -> tuple[tuple[str, float, float], bool]:
     """Whose variance falls most by tier: its slack before and after; and whether it is tied."""
-    was, now = _own(adjusted, before), _own(adjusted, after)
+    n = len(adjusted.network.ids)
+    was, now = _own(before, n), _own(after, n)
     fall = np.trace(was, axis1=1, axis2=2) - np.trace(now, axis1=1, axis2=2)
-    most = int(np.argmax(coordinate_weights(adjusted)[: 2 * len(was) : 2] * fall))
+    most = int(np.argmax(coordinate_weights(adjusted)[: 2 * n : 2] * fall))
     name = adjusted.network.ids[most]
-    ties = float(np.trace(was[most])) > (TIES * THUMBNAIL_SIGMA) ** 2
+    ties = float(np.trace(was[most])) > (LOOSE * THUMBNAIL_SIGMA) ** 2
     return (name, float(radii(was)[most]), float(radii(now)[most])), ties
 
 
-def _own(adjusted: Adjustment, cofactor: Array) -> Array:
+def _own(cofactor: Array, n: int) -> Array:
     """(n, 2, 2) covariance of each landmark."""
-    n = len(adjusted.network.ids)
     each = np.arange(n)
     own: Array = cofactor[: 2 * n, : 2 * n].reshape(n, 2, n, 2)[each, :, each, :]
     return own

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from zirkel.core.network.ambiguity import Ambiguity
 from zirkel.core.network.doubts import Doubt
 from zirkel.core.network.what_next import Suggestion
 from zirkel.core.sightings import Sighting
@@ -109,6 +110,26 @@ def say_sigma(sighting: Sighting, factor: float, words: Words) -> str:
     if sighting.kind in ("span", "drop", "level") and abs(sighting.value) > 0:
         return f"{much} on {words.count(abs(sighting.value))}"
     return much
+
+
+def say_ambiguity(words: Words, ambiguity: Ambiguity, here: tuple[float, float]) -> str:
+    """That a landmark may lie elsewhere, and what would tell; `here` is where it is drawn."""
+    name = words.of(ambiguity.landmark)
+    if ambiguity.other is None:
+        far = words.count(ambiguity.far or 0.0)
+        return (
+            f"{name} lies {far} from where you tapped it. Is it the landmark you meant, and are "
+            "its readings under the right name?"
+        )
+    dx, dy = ambiguity.other[0] - here[0], ambiguity.other[1] - here[1]
+    if abs(dx) > abs(dy):
+        where = f"{words.count(abs(dx))} further {'right' if dx > 0 else 'left'}"
+    else:
+        where = f"{words.count(abs(dy))} {'lower' if dy > 0 else 'higher'}"
+    tools = {"drop": "One plumb", "level": "One level line", "tilt": "One more tilt"}
+    told = ambiguity.telling
+    tells = f" {tools[told.kind]} from {words.of(told.start)} would tell." if told else ""
+    return f"{name} may just as well lie {where}: its readings fit both places.{tells}"
 
 
 def say_scatter(scatter: float, variance_factor: float | None) -> str | None:

@@ -33,9 +33,9 @@ import numpy as np
 
 from zirkel.core.arrays import Array
 from zirkel.core.network.adjust import Adjustment
+from zirkel.core.network.candidates import prior_cofactor
 from zirkel.core.network.relations.batch import Batch, View
 from zirkel.core.network.relations.finders import FINDERS
-from zirkel.core.network.what_next import prior_cofactor
 from zirkel.core.sightings import Sighting
 from zirkel.core.study import Study, UnitPair
 
