@@ -15,7 +15,6 @@ from pathlib import Path
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
 from zirkel.cli.options import add_serve_options
-from zirkel.core.network.relations import find_relations
 from zirkel.core.network.what_next import what_next
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput, ZirkelError
@@ -45,7 +44,7 @@ def next_command(worked: Worked, options: argparse.Namespace) -> Answer:
 
 def relations_command(worked: Worked, options: argparse.Namespace) -> Answer:
     """The simple relations that could be placed by eye."""
-    return RelationsAnswer.of(find_relations(worked.solution.adjusted, options.count))
+    return RelationsAnswer.of(worked.find_relations(options.count))
 
 
 COMMANDS: dict[str, Callable[[Worked, argparse.Namespace], Answer]] = {

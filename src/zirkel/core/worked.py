@@ -111,7 +111,13 @@ class Worked:
     @property
     def relations(self) -> Found:
         """The simple relations in the solved drawing."""
-        return self._once("relations", lambda: find_relations(self.solution.adjusted, RELATIONS))
+        return self._once("relations", lambda: self.find_relations(RELATIONS))
+
+    def find_relations(self, count: int) -> Found:
+        """So many of them; none that leans on a landmark in doubt or that may lie elsewhere."""
+        shaky = {name for name, how in self.standing.items() if how == "doubt"}
+        shaky |= {each.landmark for each in self.ambiguities()}
+        return find_relations(self.solution.adjusted, count, self.plan.unit_mm, shaky)
 
     @property
     def trust(self) -> tuple[Component, ...]:

@@ -62,6 +62,7 @@ class RelationPrompt(BaseModel):
     """A simple relation in words, and as the sighting that says it."""
 
     said: str
+    within: str
     kind: str
     along: str | None
     landmarks: list[str]
@@ -175,6 +176,7 @@ def _fact(sighting: Sighting) -> tuple[str, tuple[str, ...], str | None]:
 def _relation(worked: Worked, each: Relation) -> RelationPrompt:
     return RelationPrompt(
         said=said(each.sighting, worked.words),
+        within=f"within {worked.words.slack(each.within)}",
         kind=each.sighting.kind,
         along=getattr(each.sighting, "along", None),
         landmarks=list(each.sighting.landmarks),

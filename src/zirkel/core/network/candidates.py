@@ -54,6 +54,13 @@ class Candidates:
     """Kind and way of measuring of each sort."""
     take: int | None = None
 
+    def only(self, keep: Indices) -> Candidates:
+        """Those of these numbers."""
+        return replace(
+            self, pair=self.pair[keep], slope=self.slope[keep], by_drift=self.by_drift[keep],
+            sigma=self.sigma[keep], sort=self.sort[keep],
+        )  # fmt: skip
+
     def in_take(self, take: int) -> Candidates:
         """The same readings in the take whose drift is this coordinate."""
         return replace(self, take=take)
@@ -162,13 +169,11 @@ def quadratic(candidates: Candidates, matrix: Array) -> Array:
     i, j = candidates.pair.T
     own = blocks[np.arange(n), np.arange(n)]
     shared = blocks[i, j]
-    difference = own[i] + own[j] - shared - shared.transpose(0, 2, 1)
     g, m = candidates.slope, candidates.by_drift
-    made = (
-        g[:, 0] ** 2 * difference[:, 0, 0]
-        + 2.0 * g[:, 0] * g[:, 1] * difference[:, 0, 1]
-        + g[:, 1] ** 2 * difference[:, 1, 1]
-    )
+    made = np.zeros(len(i))
+    for a, b, times in ((0, 0, 1.0), (1, 1, 1.0), (0, 1, 2.0)):
+        difference = own[i, a, b] + own[j, a, b] - shared[:, a, b] - shared[:, b, a]
+        made += times * g[:, a] * g[:, b] * difference
     if candidates.take is not None:
         drift = matrix[candidates.take]
         beside = drift[: 2 * n].reshape(n, 2)

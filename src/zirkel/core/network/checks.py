@@ -17,11 +17,11 @@ from zirkel.core.network.candidates import Candidates, quadratic
 UNCHECKED = 0.1
 """Redundancy below which a reading counts as checked by nothing."""
 
-MOST_ROWS = 60
+MOST_ROWS = 40
 """Unchecked readings that are looked at together, those between large shapes first."""
 
-CHUNK = 20_000
-"""Candidates looked at together: memory grows with the landmarks squared, not with their cube."""
+CHUNK, EACH = 8_000, 40
+"""Candidates looked at together, and how many of them are kept."""
 
 
 def unchecked(adjusted: Adjustment) -> tuple[str, ...]:
@@ -38,18 +38,18 @@ def best_checks(
     if not len(rows) or not len(candidates.sigma):
         return []
     reach = _rows_over_sigma(adjusted, rows) @ cofactor
-    n = len(adjusted.network.ids)
-    places = reach[:, : 2 * n].reshape(len(rows), n, 2)
     own = candidates.sigma**2 + quadratic(candidates, cofactor)
+    short = _short_list(candidates, reach, own)
+    rise = _rise(candidates, reach, own, short)
     missing = np.ones(len(rows))
     made: list[tuple[int, tuple[str, ...]]] = []
     for _ in range(count):
-        best = _best(candidates, places, own, missing)
-        rise = _rise(candidates, places, own, np.array([best]))[:, 0]
-        covers = np.flatnonzero((rise > UNCHECKED) & (missing > 0))
+        best = int(np.argmax(missing @ np.minimum(rise, 1.0)))
+        covers = np.flatnonzero((rise[:, best] > UNCHECKED) & (missing > 0))
         if not len(covers):
             break
-        made.append((best, tuple(adjusted.network.sightings[rows[i]].id for i in covers)))
+        names = tuple(adjusted.network.sightings[rows[i]].id for i in covers)
+        made.append((int(short[best]), names))
         missing[covers] = 0.0
     return made
 
@@ -62,22 +62,24 @@ def _looked_at(adjusted: Adjustment) -> Indices:
     return np.array(order[:MOST_ROWS], dtype=np.intp)
 
 
-def _best(candidates: Candidates, places: Array, own: Array, missing: Array) -> int:
-    """The candidate that raises most of what is missing."""
-    best, most = 0, -1.0
+def _short_list(candidates: Candidates, reach: Array, own: Array) -> Indices:
+    """The candidates that would raise most in all, and for each reading those that raise it most;
+    looked at in pieces, so that memory grows with the landmarks squared, not with their cube."""
+    kept: list[Indices] = []
     for first in range(0, len(own), CHUNK):
         some = np.arange(first, min(first + CHUNK, len(own)))
-        worth = missing @ np.minimum(_rise(candidates, places, own, some), 1.0)
-        here = int(np.argmax(worth))
-        if worth[here] > most:
-            best, most = first + here, float(worth[here])
-    return best
+        rise = _rise(candidates, reach, own, some)
+        worth = np.minimum(rise, 1.0).sum(axis=0)
+        kept += [some[np.argsort(-worth, kind="stable")[:EACH]], some[rise.argmax(axis=1)]]
+    return np.unique(np.concatenate(kept))
 
 
-def _rise(candidates: Candidates, places: Array, own: Array, some: Indices) -> Array:
+def _rise(candidates: Candidates, reach: Array, own: Array, some: Indices) -> Array:
     """(k, c) by how much some candidates would raise the redundancy of the k readings."""
     i, j = candidates.pair[some].T
-    met = ((places[:, j] - places[:, i]) * candidates.slope[some]).sum(axis=2)
+    g = candidates.slope[some]
+    met = (reach[:, 2 * j] - reach[:, 2 * i]) * g[:, 0]
+    met += (reach[:, 2 * j + 1] - reach[:, 2 * i + 1]) * g[:, 1]
     rise: Array = met**2 / own[some]
     return rise
 

@@ -21,7 +21,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from zirkel.core.arrays import Array, Flags
+from zirkel.core.arrays import Array, Flags, Indices
 from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.assemble import DRIFT_SIGMA
 from zirkel.core.network.candidates import (
@@ -50,6 +50,9 @@ readings were of the same two landmarks."""
 
 OUTERMOST = 0.4
 """By how much, as a share of the furthest, the outermost landmarks count as nearer to the unit."""
+
+SHORT_LIST, FEW = 1500, 6
+"""Candidates that are ranked again after the first choice, and loose landmarks of which all are."""
 
 LAST = 3
 """Readings that count as the last ones."""
@@ -135,14 +138,29 @@ class _Course:
     def chosen(self, count: int) -> list[int]:
         """Numbers of the candidates to take, in this order."""
         made: list[int] = []
+        numbers = np.arange(len(self._open))
         while len(made) < count and self._open.any():
             gain = gains_of(self._candidates, self._now, self._weights) / self._total
             best = self._best(np.where(self._open, gain, -1.0))
             if gain[best] < LEAST_GAIN:
                 break
-            made.append(best)
+            made.append(int(numbers[best]))
             self._take(best)
+            if len(made) == 1 and len(numbers) > SHORT_LIST:
+                numbers = numbers[self._shortened(gain)]
         return made
+
+    def _shortened(self, gain: Array) -> Indices:
+        """Only the candidates that win most, and those that tie what is loose, are ranked again."""
+        loose = np.flatnonzero(self._spreads() > self._loose_from)
+        keep = np.isin(self._candidates.pair, loose[np.argsort(self._rank[loose])][:FEW]).any(
+            axis=1
+        )
+        most = np.argsort(-gain, kind="stable")[:SHORT_LIST]
+        kept = np.union1d(np.flatnonzero(keep), most)
+        self._candidates = self._candidates.only(kept)
+        self._open = self._open[kept]
+        return kept
 
     def _best(self, gain: Array) -> int:
         """The reading that ties down the landmark whose turn it is; else that of most gain."""
@@ -264,10 +282,8 @@ def _suggestion(
     net = adjusted.network
     i, j = (int(each) for each in candidates.pair[number])
     kind, along = candidates.sorts[candidates.sort[number]]
-    after = with_reading(
-        cofactor, row(candidates, number, len(cofactor)), float(candidates.sigma[number])
-    )
-    settles, ties = _most_settled(adjusted, cofactor, after)
+    a = row(candidates, number, len(cofactor))
+    settles, ties = _most_settled(adjusted, cofactor, a, float(candidates.sigma[number]))
     dx, dy = adjusted.places[j] - adjusted.places[i]
     return Suggestion(
         kind=kind,
@@ -283,11 +299,14 @@ def _suggestion(
 
 
 def _most_settled(
-    adjusted: Adjustment, before: Array, after: Array
+    adjusted: Adjustment, cofactor: Array, a: Array, sigma: float
 ) -> tuple[tuple[str, float, float], bool]:
     """Whose variance falls most by tier: its slack before and after; and whether it is tied."""
     n = len(adjusted.network.ids)
-    was, now = _own(before, n), _own(after, n)
+    reach = cofactor @ a
+    own = reach[: 2 * n].reshape(n, 2)
+    was = _own(cofactor, n)
+    now = was - own[:, :, None] * own[:, None, :] / (sigma**2 + float(a @ reach))
     fall = np.trace(was, axis1=1, axis2=2) - np.trace(now, axis1=1, axis2=2)
     most = int(np.argmax(coordinate_weights(adjusted)[: 2 * n : 2] * fall))
     name = adjusted.network.ids[most]

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from zirkel.core.arrays import Array, Indices
+from zirkel.core.arrays import Array, Flags, Indices
 from zirkel.core.sightings import Sighting
 from zirkel.core.sightings.base import Columns
 
@@ -24,6 +24,10 @@ class View:
     edges: Indices
     extent: float
     """Larger side of the box round all landmarks."""
+    firm: Flags
+    """(n,) which landmarks are held and not in doubt."""
+    pencil: float
+    """What a pencil line shows, in units."""
 
     def pairs(self) -> tuple[Indices, Indices]:
         """All pairs of landmarks, i < j."""

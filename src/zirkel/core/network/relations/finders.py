@@ -15,12 +15,17 @@ from zirkel.core.arrays import Array, Indices
 from zirkel.core.network.relations.batch import CLOSE_ENOUGH, Batch, View
 from zirkel.core.sightings import Drop, Level, Match, Parallel, Part, Run
 
-SHORTEST = 0.3
-"""Least length, in units, over which a relation is worth a look."""
+SHORTEST, SHORT_SHARE = 0.3, 0.15
+"""Least length over which a relation is worth a look, in units and as a share of the drawing."""
 
 FRACTIONS = ((1, 2, 1.0), (1, 3, 0.55), (2, 3, 0.55), (1, 4, 0.4), (3, 4, 0.4),
              (1, 5, 0.2), (2, 5, 0.2), (3, 5, 0.2), (4, 5, 0.2))  # fmt: skip
 """Numerator, denominator and simplicity of the parts a draughtsman finds by eye."""
+
+VALUES = np.array(sorted(above / below for above, below, _ in FRACTIONS))
+SIMPLICITIES = np.array(
+    [simple for _, simple in sorted((above / below, s) for above, below, s in FRACTIONS)]
+)
 
 RATIOS = ((1.0, 1.0), (2.0, 0.5), (3.0, 0.3), (1.5, 0.3))
 """Ratios of two lengths and their simplicity; the longer one comes first."""
@@ -41,30 +46,47 @@ def alignments(view: View) -> Iterator[Batch]:
     d = view.places[j] - view.places[i]
     for kind, across, along in ((Drop, 0, 1), (Level, 1, 0)):
         size = np.abs(d[:, along])
-        keep = (np.abs(d[:, across]) < CLOSE_ENOUGH) & (size > SHORTEST)
+        keep = (np.abs(d[:, across]) <= view.pencil) & (size > SHORTEST)
         where = np.stack([i, j], axis=1)
         yield Batch(kind, None, where, np.zeros(len(i)), size, np.ones(len(i))).only(keep)
 
 
+def _long_pairs(view: View) -> tuple[Indices, Indices]:
+    """Pairs of firm landmarks far enough apart for a relation along them."""
+    i, j = view.pairs()
+    d = view.places[j] - view.places[i]
+    far = np.hypot(d[:, 0], d[:, 1]) > max(SHORTEST, SHORT_SHARE * view.extent)
+    keep = far & view.firm[i] & view.firm[j]
+    return i[keep], j[keep]
+
+
 def parts(view: View) -> Iterator[Batch]:
     """Landmarks half-way, a third, a quarter or so many fifths of the way between two others."""
-    i, j = view.pairs()
-    n = len(view.places)
+    i, j = _long_pairs(view)
+    number = np.arange(len(view.places))
     b = view.places[j] - view.places[i]
     a = view.places[None, :, :] - view.places[i][:, None, :]
     for along in ("plumb", "level", "straight"):
-        whole, part, near = _counted(along, a, b)
+        whole, part, near = _counted(along, a, b, view.pencil)
         with np.errstate(divide="ignore", invalid="ignore"):
             share = part / np.where(np.abs(whole) > SHORTEST, whole, np.nan)[:, None]
-        third = np.broadcast_to(np.arange(n), share.shape)
-        near &= (third != i[:, None]) & (third != j[:, None])
-        for above, below, simplicity in FRACTIONS:
-            hits = near & (np.abs(share - above / below) < CLOSE_ENOUGH / 2)
-            pair, k = np.nonzero(hits)
-            where = np.stack([i[pair], j[pair], k], axis=1)
-            value = np.full(len(where), above / below)
-            simple = simplicity * _together(view, along, where, np.abs(whole[pair]))
-            yield Batch(Part, along, where, value, np.abs(whole[pair]), simple)
+        near &= (number != i[:, None]) & (number != j[:, None])
+        nearest = _nearest_fraction(share)
+        off = np.abs(share - VALUES[nearest])
+        near &= (off < CLOSE_ENOUGH / 2) & (off * np.abs(whole)[:, None] <= view.pencil)
+        pair, k = np.nonzero(near)
+        which = nearest[pair, k]
+        where = np.stack([i[pair], j[pair], k], axis=1)
+        length = np.abs(whole[pair])
+        simple = SIMPLICITIES[which] * _together(view, along, where, length)
+        yield Batch(Part, along, where, VALUES[which], length, simple)
+
+
+def _nearest_fraction(share: Array) -> Indices:
+    """Number of the fraction nearest to each share."""
+    between = (VALUES[1:] + VALUES[:-1]) / 2.0
+    found: Indices = np.searchsorted(between, np.nan_to_num(share))
+    return found
 
 
 def _together(view: View, along: str, where: Indices, whole: Array) -> Array:
@@ -76,21 +98,24 @@ def _together(view: View, along: str, where: Indices, whole: Array) -> Array:
     return ONE_WAY / (1.0 + (np.ptp(across, axis=1) / whole) ** 2)
 
 
-def _counted(along: str, a: Array, b: Array) -> tuple[Array, Array, NDArray[np.bool_]]:
+def _counted(
+    along: str, a: Array, b: Array, pencil: float
+) -> tuple[Array, Array, NDArray[np.bool_]]:
     """Whole (p,), part (p, n) and where the third landmark is near enough to its line (p, n)."""
     if along == "straight":
         length = np.hypot(b[:, 0], b[:, 1])
         way = b / np.maximum(length, 1e-9)[:, None]
         beside = np.abs(a[:, :, 0] * way[:, None, 1] - a[:, :, 1] * way[:, None, 0])
         part = (a * way[:, None, :]).sum(axis=2)
-        return length, part, (beside < CLOSE_ENOUGH) & (length > SHORTEST)[:, None]
+        return length, part, (beside <= pencil) & (length > SHORTEST)[:, None]
     axis = 0 if along == "level" else 1
     return b[:, axis], a[:, :, axis], np.ones(a.shape[:2], dtype=bool)
 
 
 def runs(view: View) -> Iterator[Batch]:
     """Lines between two landmarks that, carried on, hit a third."""
-    first, second = np.nonzero(~np.eye(len(view.places), dtype=bool))
+    i, j = _long_pairs(view)
+    first, second = np.concatenate([i, j]), np.concatenate([j, i])
     b = view.places[second] - view.places[first]
     length = np.hypot(b[:, 0], b[:, 1])
     way = b / np.maximum(length, 1e-9)[:, None]
@@ -98,7 +123,7 @@ def runs(view: View) -> Iterator[Batch]:
     ahead = (a * way[:, None, :]).sum(axis=2)
     beside = np.abs(a[:, :, 0] * way[:, None, 1] - a[:, :, 1] * way[:, None, 0])
     sloping = (np.abs(way).min(axis=1) > 0.1) & (length > SHORTEST)
-    hits = (beside < CLOSE_ENOUGH) & sloping[:, None]
+    hits = (beside <= view.pencil) & sloping[:, None]
     hits &= (ahead > 1.15 * length[:, None]) & (ahead < (1 + FURTHEST_RUN) * length[:, None])
     pair, k = np.nonzero(hits)
     where = np.stack([first[pair], second[pair], k], axis=1)
@@ -118,12 +143,18 @@ def matches(view: View) -> Iterator[Batch]:
     for along, measure in measures.items():
         long, short = measure[first], measure[second]
         fit = (long > SHORTEST) & (short > SHORTEST)
-        if along == "straight":
+        if along != "straight":
+            # Equal level or upright lengths from one end are a plumb or level through the others,
+            # or a half, and named as such.
+            fit &= (i[first] != i[second]) & (i[first] != j[second])
+            fit &= (j[first] != i[second]) & (j[first] != j[second])
+        else:
             fit &= (np.abs(d).min(axis=1) > 0.1 * measure)[first]
         rho = long / np.where(short > 0, short, np.inf)
         for ratio, simplicity in RATIOS:
             once = first < second if ratio == 1.0 else np.ones(len(first), dtype=bool)
-            keep = fit & once & (np.abs(rho / ratio - 1.0) < CLOSE_ENOUGH)
+            off = np.abs(rho - ratio)
+            keep = fit & once & (off < ratio * CLOSE_ENOUGH) & (off * short <= view.pencil)
             where = np.stack([i[first], j[first], i[second], j[second]], axis=1)[keep]
             count = len(where)
             size = np.minimum(long, short)[keep]

@@ -24,17 +24,17 @@ distance of all landmarks from it. Levels likewise.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from typing import Any
 
 import numpy as np
 
-from zirkel.core.arrays import Array
-from zirkel.core.network.adjust import Adjustment
+from zirkel.core.arrays import Array, Flags, Indices
+from zirkel.core.network.adjust import Adjustment, place_looseness
 from zirkel.core.network.candidates import prior_cofactor
-from zirkel.core.network.relations.batch import Batch, View
+from zirkel.core.network.relations.batch import CLOSE_ENOUGH, Batch, View
 from zirkel.core.network.relations.finders import FINDERS
 from zirkel.core.sightings import Sighting
 from zirkel.core.study import Study, UnitPair
@@ -51,6 +51,11 @@ SHORT_LIST = 600
 AGAIN_KIND, AGAIN_LANDMARK = 0.86, 0.92
 """Factors for each time that a kind or a landmark was named before."""
 
+PENCIL_MM = 1.5
+"""What a pencil line shows: nothing further off than this, on the sheet, is called simple."""
+
+LOOSE_SHARE = 1e-6
+
 LINE_WIDTH = 0.04
 LINES = 3
 LINES_APART = 0.15
@@ -60,13 +65,15 @@ LINES_APART = 0.15
 class Relation:
     """A simple relation: as the sighting that says it, how far off it is, and its worth.
 
-    `off` and `sd` are in the sighting's own unit.
+    `off` and `sd` are in the sighting's own unit; `within` is what the two come to, 19 times in 20,
+    at the far end of the length that it spans, in units.
     """
 
     sighting: Sighting
     off: float
     sd: float
     worth: float
+    within: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -98,12 +105,23 @@ class _Candidates:
     rows: Array
 
 
-def find_relations(adjusted: Adjustment, count: int = 15) -> Found:
-    """The best `count` relations and the best plumb and level lines."""
+def find_relations(
+    adjusted: Adjustment,
+    count: int = 15,
+    unit_mm: float | None = None,
+    shaky: Collection[str] = (),
+) -> Found:
+    """The best `count` relations and the best plumb and level lines.
+
+    `unit_mm` is what a unit measures on the sheet: a relation holds there within what a pencil
+    line shows. None leans on a landmark that is loose, nor on those in `shaky`.
+    """
     net = adjusted.network
     if len(net.ids) < 3 or net.study.unit is None:
         return Found((), (), ())
-    view = _view(adjusted)
+    firm = np.linalg.eigvalsh(place_looseness(adjusted))[:, 1] < LOOSE_SHARE
+    firm &= ~np.isin(net.ids, list(shaky))
+    view = _view(adjusted, firm, unit_mm)
     candidates = _holding(adjusted, view)
     chosen = _one_of_each(candidates, view.covariance, count)
     return Found(
@@ -115,12 +133,16 @@ def find_relations(adjusted: Adjustment, count: int = 15) -> Found:
     )
 
 
-def _view(adjusted: Adjustment) -> View:
+def _view(adjusted: Adjustment, firm: Flags, unit_mm: float | None) -> View:
     net = adjusted.network
     n = len(net.ids)
     covariance = prior_cofactor(adjusted)[: 2 * n, : 2 * n]
     extent = float(np.ptp(adjusted.places, axis=0).max()) or 1.0
-    return View(adjusted.places, covariance, _edges(net.study, net.index), extent)
+    mm = 1.0 if net.in_mm else unit_mm
+    pencil = CLOSE_ENOUGH if mm is None else min(PENCIL_MM / mm, CLOSE_ENOUGH)
+    edges = _edges(net.study, net.index)
+    edges = edges[firm[edges].all(axis=1)] if len(edges) else edges
+    return View(adjusted.places, covariance, edges, extent, firm, pencil)
 
 
 def _edges(study: Study, index: dict[str, int]) -> Any:
@@ -149,18 +171,19 @@ def _holding(adjusted: Adjustment, view: View) -> _Candidates:
     source: list[tuple[Batch, int]] = []
     offs, sds, worths, rows = [], [], [], []
     for finder in FINDERS:
-        for batch in finder(view):
+        for found in finder(view):
+            batch = found.only(np.all(view.firm[found.where], axis=1))
             if not len(batch.where):
                 continue
-            off, sd, a = _measured(batch, view)
+            off, sd, by_place = _measured(batch, view)
             worth = _worth(batch, view, off, sd, tiers[batch.where].mean(axis=1))
-            keep = np.flatnonzero((np.abs(off) <= HOLDS * sd) & (sd > 1e-9))
+            keep = np.flatnonzero(_holds(batch, view, off, sd) & (sd > 1e-9))
             keep = keep[np.argsort(-worth[keep])[:SHORT_LIST]]
             source += [(batch, int(each)) for each in keep]
             offs.append(off[keep])
             sds.append(sd[keep])
             worths.append(worth[keep])
-            rows.append(a[keep])
+            rows.append(_rows(batch.where[keep], by_place[keep], len(view.covariance)))
     if not source:
         empty = np.zeros(0)
         return _Candidates([], empty, empty, empty, np.zeros((0, len(view.covariance))))
@@ -175,23 +198,40 @@ def _holding(adjusted: Adjustment, view: View) -> _Candidates:
     )
 
 
+def _holds(batch: Batch, view: View, off: Array, sd: Array) -> Flags:
+    """Where relations hold within their own uncertainty and, over the length that they span, within
+    what a pencil line shows."""
+    over = {"match": batch.size, "part": batch.size, "parallel": batch.size}.get(
+        batch.kind.kind, np.ones(len(off))
+    )
+    return (np.abs(off) <= HOLDS * sd) & (np.abs(off) * over <= view.pencil)
+
+
 def _measured(batch: Batch, view: View) -> tuple[Array, Array, Array]:
-    """How far off (k,), sd of that (k,) and rows of A (k, 2n), in the unit computed with."""
+    """How far off (k,), sd of that (k,) and the derivative by place (k, L, 2), in the unit computed
+    with."""
     made = batch.kind.equation(
         batch.columns(), view.places[batch.where], np.zeros(len(batch.where))
     )
     off = batch.kind.misfit(made.fitted - batch.value)
     k, places = batch.where.shape
-    rows = np.zeros((k, len(view.covariance)))
-    for place in range(places):
+    column = np.stack([2 * batch.where, 2 * batch.where + 1], axis=2).reshape(k, 2 * places)
+    g = made.by_place.reshape(k, 2 * places)
+    variance = np.zeros(k)
+    for i in range(2 * places):
+        for j in range(2 * places):
+            variance += g[:, i] * g[:, j] * view.covariance[column[:, i], column[:, j]]
+    return off, np.sqrt(np.maximum(variance, 0.0)), made.by_place
+
+
+def _rows(where: Indices, by_place: Array, length: int) -> Array:
+    """Rows of A (k, 2n)."""
+    rows = np.zeros((len(where), length))
+    k = np.arange(len(where))
+    for place in range(where.shape[1]):
         for axis in (0, 1):
-            np.add.at(
-                rows,
-                (np.arange(k), 2 * batch.where[:, place] + axis),
-                made.by_place[:, place, axis],
-            )
-    sd = np.sqrt(np.maximum(((rows @ view.covariance) * rows).sum(axis=1), 0.0))
-    return off, sd, rows
+            np.add.at(rows, (k, 2 * where[:, place] + axis), by_place[:, place, axis])
+    return rows
 
 
 def _worth(batch: Batch, view: View, off: Array, sd: Array, tier: Array) -> Array:
@@ -205,8 +245,11 @@ def _one_of_each(candidates: _Candidates, covariance: Array, count: int) -> list
     """Numbers of the candidates to name, best first, none of which follows from the others."""
     left = candidates.rows @ covariance @ candidates.rows.T
     own = np.maximum(left.diagonal().copy(), 1e-18)
+    kinds = np.array([batch.kind.kind for batch, _ in candidates.source])
+    on = np.zeros((len(own), len(covariance) // 2), dtype=bool)
+    for number, (batch, row) in enumerate(candidates.source):
+        on[number, batch.where[row]] = True
     fresh = np.ones(len(own))
-    named: dict[int, int] = {}
     chosen: list[int] = []
     while len(chosen) < min(count, len(own)):
         news = np.clip(left.diagonal() / own, 0.0, 1.0)
@@ -216,25 +259,21 @@ def _one_of_each(candidates: _Candidates, covariance: Array, count: int) -> list
         chosen.append(best)
         left = left - np.outer(left[best], left[best]) / (left[best, best] + 1e-4 * own[best])
         fresh[best] = 0.0
-        batch, row = candidates.source[best]
-        for landmark in {int(each) for each in batch.where[row]}:
-            named[landmark] = named.get(landmark, 0) + 1
-        for i, (other, at) in enumerate(candidates.source):
-            if other.kind is batch.kind:
-                fresh[i] *= AGAIN_KIND
-            if set(map(int, other.where[at])) & set(map(int, batch.where[row])):
-                fresh[i] *= AGAIN_LANDMARK
+        fresh[kinds == kinds[best]] *= AGAIN_KIND
+        fresh[np.any(on & on[best], axis=1)] *= AGAIN_LANDMARK
     return chosen
 
 
 def _relation(ids: Sequence[str], candidates: _Candidates, index: int, number: int) -> Relation:
     batch, row = candidates.source[index]
     inside = batch.kind.inside
+    over = float(batch.size[row]) if batch.kind.kind in ("match", "part", "parallel") else 1.0
     return Relation(
         sighting=_as_sighting(batch, row, ids, f"r{number + 1}"),
         off=float(candidates.off[index]) / inside,
         sd=float(candidates.sd[index]) / inside,
         worth=float(candidates.worth[index]),
+        within=float(np.hypot(candidates.off[index], 2.0 * candidates.sd[index])) * over,
     )
 
 
@@ -251,16 +290,18 @@ def _as_sighting(batch: Batch, row: int, ids: Sequence[str], name: str) -> Sight
 
 
 def _lines(adjusted: Adjustment, view: View, axis: int) -> tuple[Line, ...]:
-    """The best plumb (axis 0) or level (axis 1) lines, best first and well apart."""
+    """The best plumb (axis 0) or level (axis 1) lines, best first and well apart. What a line is
+    said to go through lies on it within what a pencil line shows."""
     at = view.places[:, axis]
     sd = np.sqrt(view.covariance.diagonal()[axis::2])
-    known = sd < 0.5
+    known = (sd < 0.5) & view.firm
     weight = np.array([TIER_SHARE[each.tier] for each in adjusted.network.study.landmarks])
+    width = min(LINE_WIDTH, view.pencil)
     rated = []
     for centre in at[known]:
-        on = known & (np.abs(at - centre) <= LINE_WIDTH)
+        on = known & (np.abs(at - centre) <= width)
         middle = float(np.average(at[on], weights=weight[on]))
-        on = known & (np.abs(at - middle) <= LINE_WIDTH)
+        on = known & (np.abs(at - middle) <= width)
         if on.sum() < 2:
             continue
         reach = float(np.abs(at[known] - middle).mean())
