@@ -1,5 +1,6 @@
 """The store on real SQLite files: changes, undo by record, stale versions, migrations."""
 
+import json
 import sqlite3
 import tempfile
 import unittest
@@ -9,14 +10,16 @@ from pathlib import Path
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from sqlalchemy import inspect
-from sqlalchemy.exc import IntegrityError
 
 from tests.files import SMALL, as_bytes
-from zirkel.errors import NotFound, StaleVersion
+from zirkel.errors import BadInput, NotFound, StaleVersion
 from zirkel.store.database import connect, migrate
 from zirkel.store.store import Store
 from zirkel.store.tables import Base
 from zirkel.studyfile.read import read_study
+
+
+STAMP = "2026-11-25 09:00:00.000000"
 
 
 class StoreCase(unittest.TestCase):
@@ -85,7 +88,7 @@ class Changes(StoreCase):
     def test_a_landmark_cannot_vanish_under_its_readings(self):
         study_id = self.store.create(self.study).id
         gone = replace(self.study, landmarks=self.study.landmarks[:2])
-        with self.assertRaises(IntegrityError):
+        with self.assertRaises(BadInput):
             self.store.change(study_id, 1, "Remove", gone)
         self.assertEqual(self.store.get(study_id).study, self.study)
 
@@ -140,6 +143,46 @@ class Schema(StoreCase):
         study_id = self.store.create(self.study).id
         migrate(self.path)
         self.assertEqual(self.store.get(study_id).study, self.study)
+
+    def test_a_database_of_the_version_before_is_brought_up_with_its_history(self):
+        """Landmarks, readings and shapes had tables of their own; frames, families, drawn places and
+        adopted relations were kept among the study's own fields, in the history too."""
+        path = self.path.parent / "older.sqlite"
+        migrate(path, "0002")
+        own = {"method": "comparative", "sheet": SMALL["sheet"], "unit": SMALL["unit"]}
+        frame = {"name": "Wide", "left": -1.0, "right": 2.0, "top": -1.0, "bottom": 2.0}
+        now = {**own, "frames": [frame], "drawn": {"can_top": [10.0, 20.0]}, "mood": "calm"}
+        with sqlite3.connect(path) as db:
+            db.execute("insert into study values (1, 'Old', ?, 3, null, ?, ?, null)",
+                       (json.dumps(now), STAMP, STAMP))  # fmt: skip
+            for i, each in enumerate(SMALL["landmarks"]):
+                rest = {k: v for k, v in each.items() if k not in ("id", "name", "tier")}
+                db.execute("insert into landmark values (1, ?, ?, ?, ?, ?)",
+                           (each["id"], i, each["name"], each["tier"], json.dumps(rest)))  # fmt: skip
+            for i, each in enumerate(SMALL["sightings"]):
+                rest = {k: v for k, v in each.items() if k != "id"}
+                db.execute("insert into sighting values (1, ?, ?, ?, null, 0, ?)",
+                           (each["id"], i, each["kind"], json.dumps(rest)))  # fmt: skip
+            patches = [
+                {"table": "study", "key": "", "before": {"title": "Old", **own},
+                 "after": {"title": "Old", **now}},
+                {"table": "sightings", "key": SMALL["sightings"][0]["id"], "before": None,
+                 "after": {**SMALL["sightings"][0], "position": 0}},
+            ]  # fmt: skip
+            db.execute("insert into change values (1, 1, ?, 'Frame it', ?, 0)",
+                       (STAMP, json.dumps(patches)))  # fmt: skip
+        store = Store.at(path)
+        self.addCleanup(store.close)
+        stored = store.get(1)
+        self.assertEqual(stored.study.frames[0].name, "Wide")
+        self.assertEqual(dict(stored.study.drawn), {"can_top": (10.0, 20.0)})
+        self.assertEqual(stored.study.extra, {"mood": "calm"})
+        self.assertEqual(len(stored.study.sightings), len(SMALL["sightings"]))
+        before = store.undo(1, 3).study
+        self.assertEqual((before.frames, dict(before.drawn), before.extra), ((), {}, {}))
+        self.assertEqual(before.sightings, stored.study.sightings[1:])
+        again = store.redo(1, 4).study
+        self.assertEqual(again, stored.study)
 
     def test_durability_settings(self):
         with connect(self.path).connect() as connection:

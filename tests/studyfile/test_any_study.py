@@ -89,7 +89,7 @@ def studies(draw):
         shapes=(Shape("all", draw(name), tuple(kept), draw(st.booleans())),),
         drawn=draw(st.dictionaries(st.sampled_from(kept), st.tuples(number, number))),
         frame=draw(st.none() | frames()),
-        frames=tuple(KeptFrame(*each) for each in frame_list),
+        frames=tuple(KeptFrame(name, f.left, f.right, f.top, f.bottom) for name, f in frame_list),
         placement=Placement(draw(share), draw(share)),
         unit_mm=draw(st.none() | size),
         inches=draw(st.booleans()),

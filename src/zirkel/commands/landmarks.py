@@ -6,10 +6,10 @@ from dataclasses import replace
 from typing import Literal
 
 from zirkel.commands.base import Change, expect, free_id
+from zirkel.core.collections import removed
 from zirkel.core.study import Landmark, Study, UnitLength, UnitPair
 from zirkel.core.values.names import slug
 from zirkel.errors import BadInput
-from zirkel.studyfile.convert import landmark_to_core, shape_to_core
 from zirkel.studyfile.entries import Id, Name, Point, Tier
 from zirkel.studyfile.references import check_references
 from zirkel.studyfile.schema import FileLandmark, FileShape
@@ -43,7 +43,7 @@ class EditLandmark(Change):
 
     def made(self, study: Study) -> Study:
         """The study with that landmark as given."""
-        new = landmark_to_core(self.landmark)
+        new = self.landmark
         expect(any(each.id == new.id for each in study.landmarks), "landmark", "landmark", new.id)
         return replace(
             study, landmarks=tuple(new if each.id == new.id else each for each in study.landmarks)
@@ -51,7 +51,7 @@ class EditLandmark(Change):
 
     def label(self, before: Study, after: Study) -> str:
         """Its name."""
-        return f"Change {self.landmark.name or self.landmark.id}"
+        return f"Change {self.landmark.name}"
 
 
 class RemoveLandmark(Change):
@@ -68,22 +68,7 @@ class RemoveLandmark(Change):
         using = [s.id for s in study.sightings if self.id in s.landmarks]
         if using and not self.with_sightings:
             raise BadInput("id", self._in_use(study, using))
-        outlines = [
-            replace(each, outline=tuple(name for name in each.outline if name != self.id))
-            for each in study.shapes
-        ]
-        return replace(
-            study,
-            landmarks=tuple(each for each in study.landmarks if each.id != self.id),
-            sightings=tuple(s for s in study.sightings if self.id not in s.landmarks),
-            adopted=tuple(s for s in study.adopted if self.id not in s.landmarks),
-            shapes=tuple(each for each in outlines if each.outline),
-            drawn={name: at for name, at in study.drawn.items() if name != self.id},
-            families=tuple(
-                replace(f, edges=tuple(edge for edge in f.edges if self.id not in edge))
-                for f in study.families
-            ),
-        )
+        return removed(study, self.id)
 
     def _in_use(self, study: Study, using: list[str]) -> str:
         name = next(each.name for each in study.landmarks if each.id == self.id)
@@ -95,7 +80,8 @@ class RemoveLandmark(Change):
         ends = (unit.start, unit.end) if isinstance(unit, UnitPair) else ()
         origin = (unit.origin,) if isinstance(unit, UnitLength) else ()
         if self.id in (*ends, *origin):
-            raise BadInput("id", f"“{self.id}” is an end of the unit: choose another unit first")
+            name = next(each.name for each in study.landmarks if each.id == self.id)
+            raise BadInput("id", f"{name} is an end of the unit: choose another unit first")
 
     def label(self, before: Study, after: Study) -> str:
         """Its name, and how many readings went with it."""
@@ -112,7 +98,7 @@ class PutShape(Change):
 
     def made(self, study: Study) -> Study:
         """The study with that shape."""
-        new = shape_to_core(self.shape)
+        new = self.shape
         if any(each.id == new.id for each in study.shapes):
             shapes = tuple(new if each.id == new.id else each for each in study.shapes)
         else:
@@ -123,7 +109,7 @@ class PutShape(Change):
 
     def label(self, before: Study, after: Study) -> str:
         """Its name."""
-        return f"Shape {self.shape.name or self.shape.id}"
+        return f"Shape {self.shape.name}"
 
 
 class RemoveShape(Change):

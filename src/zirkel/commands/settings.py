@@ -8,18 +8,10 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from zirkel.commands.base import Change, expect
-from zirkel.core.study import KeptFrame, Placement, Study
-from zirkel.studyfile.convert import frame_to_core, sheet_to_core, unit_to_core
+from zirkel.core.study import Study
 from zirkel.studyfile.entries import Finite, Millimetres, Name, Text
 from zirkel.studyfile.references import check_references
-from zirkel.studyfile.schema import (
-    FileFrame,
-    FileKeptFrame,
-    FilePlacement,
-    FileSheet,
-    FileUnitLength,
-    FileUnitPair,
-)
+from zirkel.studyfile.schema import FileFrame, FileKeptFrame, FilePlacement, FileSheet, FileUnit
 
 
 class SetTitle(Change):
@@ -60,7 +52,7 @@ class SetSheet(Change):
 
     def made(self, study: Study) -> Study:
         """The study on that sheet."""
-        return replace(study, sheet=sheet_to_core(self.sheet))
+        return replace(study, sheet=self.sheet)
 
     def label(self, before: Study, after: Study) -> str:
         """Its size."""
@@ -71,11 +63,11 @@ class SetUnit(Change):
     """Count in another length of the subject, or in millimetres of the sheet."""
 
     type: Literal["set_unit"] = "set_unit"
-    unit: FileUnitPair | FileUnitLength
+    unit: FileUnit
 
     def made(self, study: Study) -> Study:
         """The study counted in that unit; lengths already read keep their numbers."""
-        after = replace(study, unit=unit_to_core(self.unit))
+        after = replace(study, unit=self.unit)
         check_references(after)
         return after
 
@@ -107,7 +99,7 @@ class SetPlacement(Change):
 
     def made(self, study: Study) -> Study:
         """The study placed so."""
-        return replace(study, placement=Placement(self.placement.across, self.placement.down))
+        return replace(study, placement=self.placement)
 
     def label(self, before: Study, after: Study) -> str:
         """That it was placed."""
@@ -122,7 +114,7 @@ class SetFrame(Change):
 
     def made(self, study: Study) -> Study:
         """The study in that frame."""
-        return replace(study, frame=None if self.frame is None else frame_to_core(self.frame))
+        return replace(study, frame=self.frame)
 
     def label(self, before: Study, after: Study) -> str:
         """That the frame was set."""
@@ -138,8 +130,7 @@ class KeepFrame(Change):
     def made(self, study: Study) -> Study:
         """The study with the frame kept."""
         others = tuple(each for each in study.frames if each.name != self.frame.name)
-        kept = KeptFrame(self.frame.name, frame_to_core(self.frame))
-        return replace(study, frames=(*others, kept))
+        return replace(study, frames=(*others, self.frame))
 
     def label(self, before: Study, after: Study) -> str:
         """Its name."""
@@ -181,7 +172,7 @@ class SetTrust(Change):
     """How far each kind of reading is trusted: a factor on its default sigma."""
 
     type: Literal["set_trust"] = "set_trust"
-    trust: dict[str, Annotated[Finite, Field(gt=0, le=100)]]
+    trust: dict[str, Annotated[Finite, Field(ge=0.05, le=20)]]
 
     def made(self, study: Study) -> Study:
         """The study with these factors; kinds left out are at their default."""

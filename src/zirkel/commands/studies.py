@@ -10,9 +10,8 @@ from zirkel.core.subject.picture import box_of
 from zirkel.core.subject.scene import Scene
 from zirkel.core.values.names import slug
 from zirkel.store.store import Store, Stored
-from zirkel.studyfile.convert import sheet_to_core
 from zirkel.studyfile.read import read_study, study_from, write_study
-from zirkel.studyfile.schema import FileSheet, StudyFile
+from zirkel.studyfile.schema import StudyFile
 
 TAPPED = 4
 """Seed of the roughness with which a scene's thumbnail is tapped."""
@@ -23,11 +22,11 @@ def make_study(store: Store, draft: StudyFile) -> Stored:
     return store.create(study_from(draft.model_dump(mode="json", by_alias=True)))
 
 
-def begin_from_scene(store: Store, name: str, sheet: FileSheet | None) -> Stored:
+def begin_from_scene(store: Store, name: str, sheet: Sheet | None) -> Stored:
     """Keep a new study of a scene: landmarks, shapes and unit are the scene's, the thumbnail is
     tapped roughly, nothing is read yet."""
     scene = store.scenes.get(name)
-    paper = sheet_to_core(sheet) if sheet else _sheet_for(scene)
+    paper = sheet or _sheet_for(scene)
     rng = np.random.default_rng(TAPPED)
     return store.create(fresh_study(scene, scene.station, paper, Hand().tap_error, rng))
 

@@ -9,20 +9,19 @@ from zirkel.commands.base import Change, expect
 from zirkel.core.study import PictureSubject, SimulatedSubject, Study
 from zirkel.core.subject.flat import COMPUTED, computed_readings, true_size, turn_to_true
 from zirkel.errors import BadInput
-from zirkel.studyfile.convert import subject_to_core
 from zirkel.studyfile.entries import Millimetres, Point
-from zirkel.studyfile.schema import FilePicture, FileSimulated
+from zirkel.studyfile.schema import FileSubject
 
 
 class SetSubject(Change):
     """Put a scene or a picture in the subject's place, or nothing."""
 
     type: Literal["set_subject"] = "set_subject"
-    subject: FileSimulated | FilePicture | None
+    subject: FileSubject | None
 
     def made(self, study: Study) -> Study:
         """The study before that subject."""
-        return replace(study, subject=subject_to_core(self.subject))
+        return replace(study, subject=self.subject)
 
     def label(self, before: Study, after: Study) -> str:
         """What was changed about it."""

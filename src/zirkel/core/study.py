@@ -1,14 +1,25 @@
-"""What a study is made of: frozen records, as in the study file, with ids instead of references."""
+"""What a study is made of: frozen records, as in the study file, with ids instead of references.
+
+Each record declares its fields once (see `fields`). A study's collections are the fields of `Study`
+that hold many records: patches, references to landmarks, removal and history loop over them.
+"""
 
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 
-from zirkel.core.sightings import Sighting
+from zirkel.core.fields import entry, unknown
+from zirkel.core.sightings import KINDS, Sighting
+from zirkel.core.subject.faults import FAULTS
 from zirkel.core.subject.station import Station
 
 DEFAULT_DRAWN_SIGMA_MM = 1.0
+MOST_LANDMARKS, MOST_SIGHTINGS, MOST_SHAPES = 1000, 5000, 500
+LARGEST_MM = 20_000.0
+
+Extra = Mapping[str, object]
+Spot = tuple[float, float]
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,31 +30,32 @@ class Landmark:
     `tier` is 1 for large shapes, 2 for middle ones, 3 for detail.
     """
 
-    id: str
-    name: str
-    tier: int = 1
-    rough: tuple[float, float] | None = None
-    extra: Mapping[str, object] = field(default_factory=dict)
-    """Fields of the file that Zirkel does not know, kept for who wrote them."""
+    id: str = entry("id")
+    name: str = entry("name", if_missing="id")
+    tier: int = entry("whole", 1, bounds={"ge": 1, "le": 3}, always=True)
+    rough: Spot | None = entry("point", None)
+    extra: Extra = unknown()
 
 
 @dataclass(frozen=True, slots=True)
 class UnitPair:
     """A length on the subject in which all else is counted: exactly 1 from `start` to `end`."""
 
-    start: str
-    end: str
-    along: str
-    name: str
+    start: str = entry("id", file="from", names="landmark")
+    end: str = entry("id", file="to", names="landmark")
+    along: str = entry("choice", options=("straight", "level", "plumb"))
+    name: str = entry("name", fallback="unit")
+    extra: Extra = unknown()
 
 
 @dataclass(frozen=True, slots=True)
 class UnitLength:
     """Readings that are lengths on the sheet itself (sight-size, dividers): no pair is exact."""
 
-    mm: float
-    name: str
-    origin: str
+    mm: float = entry("mm", bounds={"gt": 0.0}, fallback=1.0)
+    name: str = entry("name", fallback="mm")
+    origin: str = entry("id", names="landmark")
+    extra: Extra = unknown()
 
 
 Unit = UnitPair | UnitLength
@@ -53,72 +65,114 @@ Unit = UnitPair | UnitLength
 class Margins:
     """Free border of the sheet, in millimetres."""
 
-    left: float
-    right: float
-    top: float
-    bottom: float
+    left: float = entry("mm", bounds={"ge": 0.0})
+    right: float = entry("mm", bounds={"ge": 0.0})
+    top: float = entry("mm", bounds={"ge": 0.0})
+    bottom: float = entry("mm", bounds={"ge": 0.0})
+    extra: Extra = unknown()
 
     @classmethod
     def even(cls, mm: float) -> Margins:
         """The same border on all four sides."""
         return cls(mm, mm, mm, mm)
 
+    @property
+    def as_one(self) -> float | None:
+        """The border as one number, where it is the same on all sides and nothing else is kept."""
+        same = self.left == self.right == self.top == self.bottom
+        return self.left if same and not self.extra else None
+
 
 @dataclass(frozen=True, slots=True)
 class Sheet:
     """The paper or canvas, in millimetres."""
 
-    width_mm: float
-    height_mm: float
-    margin: Margins = field(default_factory=lambda: Margins.even(15.0))
+    width_mm: float = entry("mm", bounds={"gt": 0.0, "le": LARGEST_MM})
+    height_mm: float = entry("mm", bounds={"gt": 0.0, "le": LARGEST_MM})
+    margin: Margins = entry(
+        "margins", factory=lambda: Margins.even(15.0), file="margin_mm", always=True
+    )
+    extra: Extra = unknown()
+
+    def problem(self) -> str | None:
+        """That the margins leave no room, in words."""
+        m = self.margin
+        if m.left + m.right < self.width_mm and m.top + m.bottom < self.height_mm:
+            return None
+        which = "the margin leaves" if m.as_one is not None else "the margins leave"
+        return f"{which} no room on the sheet: make it smaller than half the sheet"
 
 
 @dataclass(frozen=True, slots=True)
 class Shape:
     """A straight-line block-in shape: landmark ids in drawing order."""
 
-    id: str
-    name: str
-    outline: tuple[str, ...]
-    closed: bool = True
-    part_of: str | None = None
-    tier: int = 1
-    extra: Mapping[str, object] = field(default_factory=dict)
+    id: str = entry("id")
+    name: str = entry("name", if_missing="id")
+    outline: tuple[str, ...] = entry(
+        "id", many="list", names="landmark", least=1, most=MOST_LANDMARKS
+    )
+    closed: bool = entry("flag", True, always=True)
+    part_of: str | None = entry("id", None, names="shape")
+    tier: int = entry("whole", 1, bounds={"ge": 1, "le": 3}, always=True)
+    extra: Extra = unknown()
 
 
 @dataclass(frozen=True, slots=True)
 class Frame:
     """The extent of the subject to take in, in units."""
 
-    left: float
-    right: float
-    top: float
-    bottom: float
+    left: float = entry("finite")
+    right: float = entry("finite")
+    top: float = entry("finite")
+    bottom: float = entry("finite")
+    extra: Extra = unknown()
+
+    def problem(self) -> str | None:
+        """That it has no extent, in words."""
+        if self.left < self.right and self.top < self.bottom:
+            return None
+        return "left must be smaller than right, and top smaller than bottom"
 
 
 @dataclass(frozen=True, slots=True)
 class KeptFrame:
     """A frame under a name, to be compared with others."""
 
-    name: str
-    frame: Frame
+    name: str = entry("name")
+    left: float = entry("finite")
+    right: float = entry("finite")
+    top: float = entry("finite")
+    bottom: float = entry("finite")
+    extra: Extra = unknown()
+
+    @property
+    def frame(self) -> Frame:
+        """The frame itself."""
+        return Frame(self.left, self.right, self.top, self.bottom)
+
+    def problem(self) -> str | None:
+        """That it has no extent, in words."""
+        return self.frame.problem()
 
 
 @dataclass(frozen=True, slots=True)
 class Placement:
     """Shares of the free space that go left of and above the frame."""
 
-    across: float = 0.5
-    down: float = 0.5
+    across: float = entry("share", 0.5, always=True)
+    down: float = entry("share", 0.5, always=True)
+    extra: Extra = unknown()
 
 
 @dataclass(frozen=True, slots=True)
 class Family:
     """Edges of the subject that are parallel in reality; `level` if they are also horizontal."""
 
-    name: str
-    edges: tuple[tuple[str, str], ...]
-    level: bool = False
+    name: str = entry("name")
+    edges: tuple[tuple[str, str], ...] = entry("pair", many="list", names="landmark", most=500)
+    level: bool = entry("flag", False, always=True)
+    extra: Extra = unknown()
 
 
 @dataclass(frozen=True, slots=True)
@@ -128,9 +182,22 @@ class SimulatedSubject:
     `faults` are those of the artist's hand that are turned on, with their sizes.
     """
 
-    scene: str
-    station: Station
-    faults: Mapping[str, float] = field(default_factory=dict)
+    scene: str = entry("id")
+    station: Station = entry("record", records=(Station,))
+    faults: Mapping[str, float] = entry(
+        "finite", many="map", factory=dict, bounds={"gt": 0.0, "le": 1000.0}
+    )
+    extra: Extra = unknown()
+
+    def problem(self) -> str | None:
+        """A fault that isn't one, or is too much, in words."""
+        for name, size in self.faults.items():
+            if name not in FAULTS:
+                return f"“{name}” is no fault: choose from {', '.join(FAULTS)}"
+            if size > FAULTS[name].most:
+                most = f"{FAULTS[name].most:g} {FAULTS[name].size_in}"
+                return f"“{name}” of {size:g} is too much: at most {most}"
+        return None
 
 
 @dataclass(frozen=True, slots=True)
@@ -143,17 +210,25 @@ class PictureSubject:
     readings from it by itself.
     """
 
-    picture: str
-    width: int
-    height: int
-    crop: tuple[float, float, float, float] = (0.0, 0.0, 1.0, 1.0)
-    turn_deg: float = 0.0
-    grey: bool = False
-    contrast: float = 1.0
-    squint: float = 0.0
-    tones: int = 0
-    mm_per_px: float | None = None
-    silent: bool = False
+    picture: str = entry("hash")
+    width: int = entry("whole", bounds={"ge": 1, "le": 100_000})
+    height: int = entry("whole", bounds={"ge": 1, "le": 100_000})
+    crop: tuple[float, float, float, float] = entry("crop", (0.0, 0.0, 1.0, 1.0), always=True)
+    turn_deg: float = entry("finite", 0.0, bounds={"ge": -180.0, "le": 180.0}, always=True)
+    grey: bool = entry("flag", False, always=True)
+    contrast: float = entry("finite", 1.0, bounds={"ge": 0.2, "le": 4.0}, always=True)
+    squint: float = entry("finite", 0.0, bounds={"ge": 0.0, "le": 50.0}, always=True)
+    tones: int = entry("choice", 0, options=(0, 2, 3, 4, 5, 6, 7), always=True)
+    mm_per_px: float | None = entry("finite", None, bounds={"gt": 0.0, "le": 1000.0})
+    silent: bool = entry("flag", False, always=True)
+    extra: Extra = unknown()
+
+    def problem(self) -> str | None:
+        """That the crop leaves nothing, in words."""
+        left, top, right, bottom = self.crop
+        if right - left >= 0.02 and bottom - top >= 0.02:
+            return None
+        return "crop leaves nothing: left must be well below right, top below bottom"
 
 
 Subject = SimulatedSubject | PictureSubject
@@ -161,30 +236,59 @@ Subject = SimulatedSubject | PictureSubject
 
 @dataclass(frozen=True, slots=True)
 class Study:
-    """One drawing project: a subject, a sheet and everything read from the subject."""
+    """One drawing project: a subject, a sheet and everything read from the subject.
 
-    title: str
-    method: str
-    sheet: Sheet
-    landmarks: tuple[Landmark, ...] = ()
-    sightings: tuple[Sighting, ...] = ()
-    unit: Unit | None = None
-    shapes: tuple[Shape, ...] = ()
-    drawn: Mapping[str, tuple[float, float]] = field(default_factory=dict)
-    drawn_sigma_mm: float = DEFAULT_DRAWN_SIGMA_MM
-    frame: Frame | None = None
-    placement: Placement = Placement()
-    unit_mm: float | None = None
-    families: tuple[Family, ...] = ()
-    check_against: str | None = None
-    trust: Mapping[str, float] = field(default_factory=dict)
+    The fields stand in the order in which the file has them.
+    """
+
+    title: str = entry("name", "Untitled study", always=True)
+    method: str = entry("text", "comparative", always=True)
+    sheet: Sheet = entry(
+        "record", factory=lambda: Sheet(297.0, 420.0), records=(Sheet,), always=True
+    )
+    landmarks: tuple[Landmark, ...] = entry(
+        "record", (), many="list", records=(Landmark,), key="id", most=MOST_LANDMARKS, always=True
+    )
+    sightings: tuple[Sighting, ...] = entry(
+        "sighting", (), many="list", key="id", most=MOST_SIGHTINGS, always=True
+    )
+    unit: Unit | None = entry("record", None, records=(UnitPair, UnitLength))
+    shapes: tuple[Shape, ...] = entry(
+        "record", (), many="list", records=(Shape,), key="id", most=MOST_SHAPES
+    )
+    drawn: Mapping[str, Spot] = entry("point", many="map", factory=dict, names="landmark")
+    drawn_sigma_mm: float = entry("mm", DEFAULT_DRAWN_SIGMA_MM, bounds={"gt": 0.0})
+    frame: Frame | None = entry("record", None, records=(Frame,))
+    placement: Placement = entry("record", Placement(), records=(Placement,))
+    unit_mm: float | None = entry("mm", None, bounds={"gt": 0.0, "le": LARGEST_MM})
+    families: tuple[Family, ...] = entry(
+        "record", (), many="list", records=(Family,), key="name", most=100
+    )
+    check_against: str | None = entry("choice", None, options=("plan", "proportions"))
+    trust: Mapping[str, float] = entry(
+        "finite", many="map", factory=dict, bounds={"ge": 0.05, "le": 20.0}
+    )
     """Factor on the default sigma of each kind of sighting; 1 where a kind is missing."""
-    adopted: tuple[Sighting, ...] = ()
+    adopted: tuple[Sighting, ...] = entry(
+        "sighting", (), many="list", key="id", most=MOST_SIGHTINGS
+    )
     """Natural relations that the artist took into the plan: drawn by, never adjusted with."""
-    frames: tuple[KeptFrame, ...] = ()
+    frames: tuple[KeptFrame, ...] = entry(
+        "record", (), many="list", records=(KeptFrame,), key="name", most=50
+    )
     """Frames kept to be compared; the one in force is `frame`."""
-    inches: bool = False
+    inches: bool = entry("flag", False)
     """Whether lengths on the sheet are said in inches."""
-    subject: Subject | None = None
+    subject: Subject | None = entry("record", None, records=(SimulatedSubject, PictureSubject))
     """What stands in for the subject on screen; None where it is only before the artist."""
-    extra: Mapping[str, object] = field(default_factory=dict)
+    sight_size_mm: float | None = entry("mm", None, bounds={"gt": 0.0, "le": LARGEST_MM})
+    """What the unit measures on the sheet at sight-size, from the station or as measured."""
+    note: str | None = entry("note", None)
+    extra: Extra = unknown()
+
+    def problem(self) -> str | None:
+        """A kind of sighting that isn't one, in words."""
+        for kind in self.trust:
+            if kind not in KINDS:
+                return f"trust: there is no kind of sighting “{kind}”: {', '.join(KINDS)}"
+        return None

@@ -24,11 +24,15 @@ from zirkel.core.sheet.arithmetic.grid import Grid, grid_over
 from zirkel.core.sheet.plan import Plan, make_plan
 from zirkel.core.sheet.recipe import Recipe, make_recipe
 from zirkel.core.sheet.recipe.construct import Squares
-from zirkel.core.study import Study
+from zirkel.core.study import Study, UnitLength
+from zirkel.core.values.lengths import SIXTEENTH_MM
 from zirkel.core.words.base import Words, words_of
 
 PROMPTED = 5
 RELATIONS = 15
+
+SAME_SIZE = 0.01
+"""Share by which a drawing may differ from sight-size and still be taken for it."""
 
 T = TypeVar("T")
 
@@ -148,6 +152,25 @@ class Worked:
         return Squares(grid.across_mm[0], grid.down_mm[0], grid.square_mm)
 
     @property
+    def at_sight_size(self) -> bool:
+        """Whether the drawing is as large as the subject looks from the station: what is read is
+        millimetres of the sheet, or the unit has been set to what it measures from there."""
+        fixed = self.study.sight_size_mm
+        if isinstance(self.study.unit, UnitLength):
+            return True
+        unit_mm = self.plan.unit_mm
+        return fixed is not None and unit_mm is not None and abs(unit_mm / fixed - 1.0) < SAME_SIZE
+
+    @property
+    def manners(self) -> frozenset[str]:
+        """The manners of placing that the school allows here: heights are pulled straight across
+        only where the drawing is at sight-size."""
+        school = self.school
+        if school.at_sight_size and not self.at_sight_size:
+            return (school.manners - {"pull"}) | {"units", "strip"}
+        return school.manners
+
+    @property
     def recipe(self) -> Recipe:
         """How to place every landmark that is held, by the study's school."""
         return self._once("recipe", self._recipe)
@@ -161,7 +184,12 @@ class Worked:
         }
         tiers = {each.id: each.tier for each in self.study.landmarks}
         return make_recipe(
-            marks, tiers, self.plan.unit_mm, self.school.manners, squares=self.squares
+            marks,
+            tiers,
+            self.plan.unit_mm,
+            self.manners,
+            squares=self.squares,
+            step_mm=SIXTEENTH_MM if self.study.inches else 1.0,
         )
 
 

@@ -1,26 +1,26 @@
 """Changes record by record: what differs between two states of a study, and applying it to rows.
 
-A patch says of one record (the study's own fields, a landmark, a sighting, a shape) what it was
+A patch says of one record (the study's own fields, or one of any of its collections) what it was
 before and what it is after, None where it did not or does not exist. Undo applies the patches the
 other way round, so it touches only what the change touched.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from typing import Any
 
 from sqlalchemy import delete
 from sqlalchemy.orm import Session
 
-from zirkel.core.sightings import KINDS
+from zirkel.core.collections import collections
 from zirkel.core.study import Study
-from zirkel.store.tables import LandmarkRow, ShapeRow, SightingRow, StudyRow, UseRow
-from zirkel.studyfile.convert import study_to_file
+from zirkel.store.tables import RecordRow, StudyRow
+from zirkel.studyfile.schema import study_to_file
 
-RECORDS = ("landmarks", "sightings", "shapes")
-ALWAYS_KEPT = ("format", "version", "title", *RECORDS)
+OWN = "study"
+"""The table of patches to the study's own fields."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,77 +49,57 @@ def difference(before: Study | None, after: Study) -> list[Patch]:
 
 
 def _records(study: Study) -> dict[tuple[str, str], dict[str, Any]]:
-    document = study_to_file(study)
-    own = {k: v for k, v in document.items() if k not in ("format", "version", *RECORDS)}
-    found = {("study", ""): own}
-    for table in RECORDS:
-        for position, record in enumerate(document.get(table, [])):
-            found[table, record["id"]] = {**record, "position": position}
-    return found
+    return dict(split(study_to_file(study)))
+
+
+def split(document: dict[str, Any]) -> Iterator[tuple[tuple[str, str], dict[str, Any]]]:
+    """(table, key) and record for every part of a study as the file has it."""
+    held = {each.file: each for each in collections()}
+    own = {k: v for k, v in document.items() if k not in ("format", "version", *held)}
+    yield (OWN, ""), own
+    for name, each in held.items():
+        records = document.get(name) or ()
+        pairs = (
+            records.items()
+            if isinstance(records, dict)
+            else ((record[each.key], record) for record in records)
+        )
+        for position, (key, record) in enumerate(pairs):
+            yield (name, key), {"body": record, "position": position}
+
+
+def joined(own: dict[str, Any], rows: Iterable[RecordRow]) -> dict[str, Any]:
+    """The study as the file has it, from its own fields and its rows in their order."""
+    held = {each.file: each for each in collections()}
+    document: dict[str, Any] = {**own, **{name: [] if c.key else {} for name, c in held.items()}}
+    for row in rows:
+        if held[row.collection].key:
+            document[row.collection].append(row.body)
+        else:
+            document[row.collection][row.key] = row.body
+    return document
 
 
 def apply(session: Session, row: StudyRow, patches: Iterable[Patch]) -> None:
-    """Write patches to the rows of one study: removals of readings first, then the rest."""
-    ordered = sorted(patches, key=_order)
-    for patch in ordered:
-        if patch.table == "study":
+    """Write patches to the rows of one study."""
+    for patch in patches:
+        if patch.table == OWN:
             own = dict(patch.after or {})
-            row.title = own.pop("title")
+            row.title = own["title"]
             row.body = own
         elif patch.after is None:
-            _remove(session, row.id, patch)
-        else:
-            _put(session, row.id, patch.table, dict(patch.after))
-        session.flush()
-
-
-def _order(patch: Patch) -> tuple[bool, int]:
-    """Readings go before their landmarks do, and come after them."""
-    readings_last = ("study", "landmarks", "shapes", "sightings").index(patch.table)
-    removed = patch.after is None
-    return not removed, -readings_last if removed else readings_last
-
-
-def _remove(session: Session, study_id: int, patch: Patch) -> None:
-    row_type: Any = {"landmarks": LandmarkRow, "sightings": SightingRow, "shapes": ShapeRow}[
-        patch.table
-    ]
-    session.execute(delete(row_type).where(row_type.study_id == study_id, row_type.id == patch.key))
-
-
-def _put(session: Session, study_id: int, table: str, record: dict[str, Any]) -> None:
-    key, position = record.pop("id"), record.pop("position")
-    common = {"study_id": study_id, "id": key, "position": position}
-    if table == "landmarks":
-        name, tier = record.pop("name"), record.pop("tier")
-        session.merge(LandmarkRow(**common, name=name, tier=tier, body=record))
-    elif table == "shapes":
-        session.merge(ShapeRow(**common, name=record.pop("name"), body=record))
-    else:
-        session.merge(
-            SightingRow(
-                **common,
-                kind=record["kind"],
-                take=record.get("take"),
-                struck=record.get("struck", False),
-                body=record,
+            session.execute(
+                delete(RecordRow).where(
+                    RecordRow.study_id == row.id,
+                    RecordRow.collection == patch.table,
+                    RecordRow.key == patch.key,
+                )
             )
-        )
-        _put_uses(session, study_id, key, record)
-
-
-def _put_uses(session: Session, study_id: int, sighting: str, record: dict[str, Any]) -> None:
-    session.execute(
-        delete(UseRow).where(UseRow.study_id == study_id, UseRow.sighting_id == sighting)
-    )
+        else:
+            session.merge(
+                RecordRow(
+                    study_id=row.id, collection=patch.table, key=patch.key,
+                    position=patch.after["position"], body=patch.after["body"],
+                )
+            )  # fmt: skip
     session.flush()
-    for landmark in dict.fromkeys(landmarks_of(record)):
-        session.add(UseRow(study_id=study_id, sighting_id=sighting, landmark_id=landmark))
-
-
-def landmarks_of(record: dict[str, Any]) -> list[str]:
-    """The landmarks that a sighting, as the file has it, reads."""
-    found: list[str] = []
-    for name, role in KINDS[record["kind"]].landmark_fields():
-        found += [record[name]] if role == "landmark" else record[name]
-    return found

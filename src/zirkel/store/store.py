@@ -6,7 +6,6 @@ from dataclasses import asdict, dataclass, replace
 from datetime import datetime
 from pathlib import Path
 from threading import Lock
-from typing import Any
 
 from cachetools import LRUCache
 from sqlalchemy import Engine, delete, func, select
@@ -18,19 +17,17 @@ from zirkel.core.worked import Worked
 from zirkel.errors import NotFound, StaleVersion
 from zirkel.store.clock import now
 from zirkel.store.database import open_database
-from zirkel.store.patches import Patch, apply, difference
+from zirkel.store.patches import Patch, apply, difference, joined
 from zirkel.store.pictures import Pictures
 from zirkel.store.scenes import Scenes
 from zirkel.store.tables import (
     ChangeRow,
-    LandmarkRow,
     ReceiptRow,
-    ShapeRow,
-    SightingRow,
+    RecordRow,
     StudyRow,
 )
-from zirkel.studyfile.convert import study_to_core
-from zirkel.studyfile.schema import StudyFile
+from zirkel.studyfile.read import prove
+from zirkel.studyfile.schema import StudyFile, study_to_core
 
 KEPT_WORKED = 150_000_000
 """Bytes that the studies worked out last may take together, as far as they can be estimated."""
@@ -112,7 +109,8 @@ class Store:
             return _row(session, study_id).version
 
     def create(self, study: Study, demo: str | None = None) -> Stored:
-        """Keep a new study."""
+        """Keep a new study; BadInput if it could not be read again."""
+        prove(study)
         with self._session(writes=True) as session, session.begin():
             row = StudyRow(
                 title=study.title,
@@ -158,6 +156,7 @@ class Store:
                 return self._stored(session, row)
             _expect(row, based_on)
             worked = after if isinstance(after, Worked) else Worked(after)
+            prove(worked.study)
             patches = difference(before or self._stored(session, row).study, worked.study)
             if patches:
                 apply(session, row, patches)
@@ -290,20 +289,9 @@ def _first_undone(session: Session, study_id: int) -> ChangeRow | None:
 
 
 def _study(session: Session, row: StudyRow) -> Study:
-    document: dict[str, Any] = {**row.body, "title": row.title}
-    document["landmarks"] = [
-        {"id": each.id, "name": each.name, "tier": each.tier, **each.body}
-        for each in session.scalars(_of(LandmarkRow, row.id))
-    ]
-    document["sightings"] = [
-        {"id": each.id, **each.body} for each in session.scalars(_of(SightingRow, row.id))
-    ]
-    document["shapes"] = [
-        {"id": each.id, "name": each.name, **each.body}
-        for each in session.scalars(_of(ShapeRow, row.id))
-    ]
-    return study_to_core(StudyFile.model_validate(document))
-
-
-def _of(table: Any, study_id: int) -> Any:
-    return select(table).where(table.study_id == study_id).order_by(table.position, table.id)
+    rows = session.scalars(
+        select(RecordRow)
+        .where(RecordRow.study_id == row.id)
+        .order_by(RecordRow.collection, RecordRow.position, RecordRow.key)
+    )
+    return study_to_core(StudyFile.model_validate(joined(row.body, rows)))

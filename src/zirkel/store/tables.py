@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import JSON, ForeignKey, ForeignKeyConstraint, MetaData, String
+from sqlalchemy import JSON, ForeignKey, MetaData, String
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 NAMING = {
@@ -39,74 +39,18 @@ class StudyRow(Base):
     deleted_at: Mapped[datetime | None]
 
 
-class LandmarkRow(Base):
-    """One landmark of a study."""
+class RecordRow(Base):
+    """One record of any of a study's collections, as the file has it."""
 
-    __tablename__ = "landmark"
-
-    study_id: Mapped[int] = mapped_column(
-        ForeignKey("study.id", ondelete="CASCADE"), primary_key=True
-    )
-    id: Mapped[str] = mapped_column(String(80), primary_key=True)
-    position: Mapped[int]
-    name: Mapped[str] = mapped_column(String(200))
-    tier: Mapped[int]
-    body: Mapped[dict[str, Any]] = mapped_column(JSON)
-
-
-class SightingRow(Base):
-    """One sighting of a study."""
-
-    __tablename__ = "sighting"
+    __tablename__ = "record"
 
     study_id: Mapped[int] = mapped_column(
         ForeignKey("study.id", ondelete="CASCADE"), primary_key=True
     )
-    id: Mapped[str] = mapped_column(String(80), primary_key=True)
+    collection: Mapped[str] = mapped_column(String(40), primary_key=True)
+    key: Mapped[str] = mapped_column(String(200), primary_key=True)
     position: Mapped[int]
-    kind: Mapped[str] = mapped_column(String(20))
-    take: Mapped[str | None] = mapped_column(String(80))
-    struck: Mapped[bool]
-    body: Mapped[dict[str, Any]] = mapped_column(JSON)
-
-
-class UseRow(Base):
-    """That a sighting reads a landmark: keeps landmarks from vanishing under their readings."""
-
-    __tablename__ = "use"
-
-    study_id: Mapped[int] = mapped_column(primary_key=True)
-    sighting_id: Mapped[str] = mapped_column(String(80), primary_key=True)
-    landmark_id: Mapped[str] = mapped_column(String(80), primary_key=True)
-
-    __table_args__ = (
-        ForeignKeyConstraint(
-            ["study_id", "sighting_id"],
-            ["sighting.study_id", "sighting.id"],
-            name="fk_use_sighting",
-            ondelete="CASCADE",
-        ),
-        ForeignKeyConstraint(
-            ["study_id", "landmark_id"],
-            ["landmark.study_id", "landmark.id"],
-            name="fk_use_landmark",
-            ondelete="RESTRICT",
-        ),
-    )
-
-
-class ShapeRow(Base):
-    """One shape of a study."""
-
-    __tablename__ = "shape"
-
-    study_id: Mapped[int] = mapped_column(
-        ForeignKey("study.id", ondelete="CASCADE"), primary_key=True
-    )
-    id: Mapped[str] = mapped_column(String(80), primary_key=True)
-    position: Mapped[int]
-    name: Mapped[str] = mapped_column(String(200))
-    body: Mapped[dict[str, Any]] = mapped_column(JSON)
+    body: Mapped[Any] = mapped_column(JSON)
 
 
 class ChangeRow(Base):

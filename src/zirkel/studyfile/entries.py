@@ -62,3 +62,19 @@ Tier = Annotated[int, Field(ge=1, le=3)]
 
 ENTRY_TYPES: dict[str, Any] = {"length": Number, "fraction": Number, "tilt": TiltDegrees}
 """The type for each way in which a kind's number may be entered."""
+
+ENTRIES: dict[str, Any] = {
+    "id": Id,
+    "name": Name,
+    "text": Text,
+    "note": Note,
+    "whole": int,
+    "flag": bool,
+    "mm": Millimetres,
+    "finite": Finite,
+    "share": Share,
+    "point": Point,
+    "hash": Annotated[str, Field(pattern=r"^[0-9a-f]{64}$")],
+    "crop": tuple[Share, Share, Share, Share],
+}
+"""The type for each way in which a record's field may be entered."""

@@ -3,16 +3,16 @@
 from __future__ import annotations
 
 import json
+import math
 from typing import Any, NoReturn
 
 from pydantic import ValidationError
 
 from zirkel.core.study import Study
 from zirkel.errors import BadInput
-from zirkel.studyfile.convert import study_to_core, study_to_file
 from zirkel.studyfile.problems import said_plainly, shown
 from zirkel.studyfile.references import check_references
-from zirkel.studyfile.schema import StudyFile
+from zirkel.studyfile.schema import StudyFile, study_to_core, study_to_file
 
 MOST_BYTES = 4_000_000
 """A study with every limit used up stays well below this."""
@@ -38,13 +38,35 @@ def parse_json(data: bytes) -> Any:
             "file", f"the file is not UTF-8 text (byte {error.start} is not): save it as UTF-8"
         ) from error
     try:
-        return json.loads(text, parse_constant=_refuse_constant)
+        return json.loads(text, parse_constant=_refuse_constant, parse_float=_finite)
     except json.JSONDecodeError as error:
         raise BadInput(
             "file", f"the file is not JSON: line {error.lineno}, column {error.colno}, {error.msg}"
         ) from error
     except (RecursionError, ValueError) as error:
         raise BadInput("file", f"the file is not JSON that can be read: {error}") from error
+
+
+def prove(study: Study) -> None:
+    """BadInput unless the study, written to its file, can be read again: checked before anything
+    is kept, so that nothing is kept that can't be opened or exported."""
+    try:
+        data = write_study(study)
+    except UnicodeEncodeError as error:
+        raise BadInput(
+            "text", f"{error.object[error.start]!r} is half a letter that no file can hold: leave "
+            "it out"
+        ) from error  # fmt: skip
+    except (ValueError, RecursionError) as error:
+        raise BadInput("study", f"this cannot be written to a study file: {error}") from error
+    study_from(parse_json(data))
+
+
+def _finite(text: str) -> float:
+    number = float(text)
+    if not math.isfinite(number):
+        raise BadInput("file", f"{shown(text)} is larger than any number that can be kept")
+    return number
 
 
 def _refuse_constant(name: str) -> NoReturn:
@@ -78,6 +100,10 @@ def write_study(study: Study) -> bytes:
 
 def _value(value: Any) -> str:
     if isinstance(value, list) and value and isinstance(value[0], dict):
-        rows = ",\n".join(f"    {json.dumps(each, ensure_ascii=False)}" for each in value)
+        rows = ",\n".join(f"    {_dumped(each)}" for each in value)
         return f"[\n{rows}\n  ]"
-    return json.dumps(value, ensure_ascii=False)
+    return _dumped(value)
+
+
+def _dumped(value: Any) -> str:
+    return json.dumps(value, ensure_ascii=False, allow_nan=False)

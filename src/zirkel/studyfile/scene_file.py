@@ -7,12 +7,10 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from zirkel.core.study import UnitPair
 from zirkel.core.subject.scene import Scene, SceneLandmark, landmark_points, unit_length, view_of
 from zirkel.core.subject.solids import AnySolid
-from zirkel.core.subject.station import NEAREST_MM, Station
+from zirkel.core.subject.station import NEAREST_MM
 from zirkel.errors import BadInput
-from zirkel.studyfile.convert import shape_to_core
 from zirkel.studyfile.entries import Finite, Id, Name, Note, Tier
 from zirkel.studyfile.problems import said_plainly, shown
 from zirkel.studyfile.read import parse_json
@@ -94,9 +92,9 @@ def _to_core(name: str, file: SceneFile) -> Scene:
         landmarks=tuple(
             SceneLandmark(m.id, m.name, m.tier, m.at, m.on, m.ring, m.side) for m in file.landmarks
         ),
-        shapes=tuple(shape_to_core(each) for each in file.shapes),
-        unit=UnitPair(file.unit.start, file.unit.end, file.unit.along, file.unit.name),
-        station=Station(**{name: getattr(file.station, name) for name in FileStation.model_fields}),
+        shapes=tuple(file.shapes),
+        unit=file.unit,
+        station=file.station,
         light=file.light,
         families={each.name: (tuple(each.edges), each.level) for each in file.families},
         joined=tuple(tuple(each) for each in file.joined),

@@ -17,7 +17,6 @@ from zirkel.core.subject.calculator import sight_size
 from zirkel.core.values.fractions import say_number
 from zirkel.core.values.lengths import say_length
 from zirkel.store.store import Store, Stored
-from zirkel.studyfile.schema import FileFrame
 from zirkel.views.subject import Sight, sight_of
 
 MOST_NEGATIVE = 8
@@ -33,8 +32,13 @@ QUARTERS = {0.0: "at its very end", 0.25: "a quarter along", 0.5: "half-way alon
             0.75: "three quarters along", 1.0: "at its very end"}  # fmt: skip
 
 
-class RoomFrame(FileFrame):
+class RoomFrame(BaseModel):
     """A frame in units."""
+
+    left: float
+    right: float
+    top: float
+    bottom: float
 
 
 class FrameTouch(BaseModel):
@@ -136,14 +140,14 @@ class SheetRoom(BaseModel):
     inches: bool
 
 
-def open_sheet_room(store: Store, study_id: int, draft: FileFrame | None) -> SheetRoom:
+def open_sheet_room(store: Store, study_id: int, draft: Frame | None) -> SheetRoom:
     """The room for the study's frame, or for a draft of it that is being dragged."""
     stored = store.get(study_id)
     worked, study = stored.worked, stored.study
     solution = worked.solution
     places = {n: (p.held_x, p.held_y) for n, p in solution.landmarks.items()}
     box = _with_extent(box_round(solution.landmarks)) if places else Frame(-0.5, 0.5, -0.5, 0.5)
-    frame = Frame(draft.left, draft.right, draft.top, draft.bottom) if draft else study.frame or box
+    frame = draft or study.frame or box
     facts = frame_facts(frame, places, study.shapes)
     plan = worked.plan
     sight = sight_of(stored)

@@ -129,13 +129,13 @@ def scene_card(scene: Scene) -> SceneCard:
     )
 
 
-def open_station(store: Store, study_id: int, draft: FileStation | None) -> StationRoom:
+def open_station(store: Store, study_id: int, draft: Station | None) -> StationRoom:
     """The room of a study's station, or of a draft of it that is being dragged."""
     stored = store.get(study_id)
     subject = stored.study.subject
     if not isinstance(subject, SimulatedSubject) or stored.scene is None:
         raise BadInput("subject", "this study has no simulated subject to take a station before")
-    station = _station(draft) if draft else subject.station
+    station = draft or subject.station
     scene = stored.scene
     plan = stored.worked.plan
     hold = holding(scene, station)
@@ -149,9 +149,7 @@ def open_station(store: Store, study_id: int, draft: FileStation | None) -> Stat
     middle = scene.extent.middle
     return StationRoom(
         scene=scene.title,
-        station=FileStation.model_validate(
-            {name: getattr(station, name) for name in FileStation.model_fields}
-        ),
+        station=station,
         image=scene_address(scene.name, station),
         plan=_hulls(scene, np.array([[1.0, 0, 0], [0, 1.0, 0]]), middle),
         side=_hulls(scene, np.array([view.ahead, [0, 0, 1.0]]), middle * np.array([1, 1, 0])),
@@ -177,10 +175,6 @@ def open_station(store: Store, study_id: int, draft: FileStation | None) -> Stat
             for name, fault in FAULTS.items()
         ],
     )  # fmt: skip
-
-
-def _station(draft: FileStation) -> Station:
-    return Station(**{name: getattr(draft, name) for name in FileStation.model_fields})
 
 
 def _widest_deg(seen: Array) -> float:

@@ -23,7 +23,6 @@ from zirkel.core.subject.station import Station
 from zirkel.core.words.faults import FAULT_WORDS
 from zirkel.pictures.scene_svg import scene_svg
 from zirkel.store.store import Stored
-from zirkel.studyfile.convert import subject_to_file
 from zirkel.studyfile.schema import FilePicture
 
 KEPT = 40
@@ -164,17 +163,15 @@ def lay_beside(study: Study, sight: Sight, plan: Plan) -> Laid | None:
     return Laid(fit, np.array([sheet.width_mm, sheet.height_mm]) / 2.0 - middle)
 
 
-def _as_file(subject: object) -> FilePicture | None:
-    if not isinstance(subject, PictureSubject):
-        return None
-    return FilePicture.model_validate(subject_to_file(subject))
+def _picture(subject: object) -> PictureSubject | None:
+    return subject if isinstance(subject, PictureSubject) else None
 
 
 def bench_subject(stored: Stored, sight: Sight, laid: Laid | None) -> BenchSubject:
     """The subject side as the bench shows it."""
     subject = stored.study.subject
     if subject is None or laid is None:
-        return BenchSubject(kind="thumbnail", picture=_as_file(subject))
+        return BenchSubject(kind="thumbnail", picture=_picture(subject))
     if isinstance(subject, PictureSubject):
         title, image = "Picture", picture_address(subject)
         hidden: list[str] = []
@@ -197,7 +194,7 @@ def bench_subject(stored: Stored, sight: Sight, laid: Laid | None) -> BenchSubje
         kind=kind,
         title=title,
         scene=subject.scene if isinstance(subject, SimulatedSubject) else None,
-        picture=_as_file(subject),
+        picture=_picture(subject),
         image=image,
         left_mm=left,
         top_mm=top,

@@ -8,12 +8,13 @@ measures these times the reach.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
 
 import numpy as np
 
 from zirkel.core.arrays import Array
+from zirkel.core.fields import entry
 
 NEAREST_MM = 1.0
 """Nothing nearer to the eye than this, straight ahead, can be seen."""
@@ -29,13 +30,14 @@ class Station:
     `lean_deg` how far the board's top leans back.
     """
 
-    distance_mm: float
-    eye_height_mm: float
-    direction_deg: float = 0.0
-    reach_mm: float = 650.0
-    easel_mm: float = 700.0
-    board_mm: float = 1350.0
-    lean_deg: float = 0.0
+    distance_mm: float = entry("finite", bounds={"ge": 200.0, "le": 500_000.0})
+    eye_height_mm: float = entry("finite", bounds={"ge": -10_000.0, "le": 100_000.0})
+    direction_deg: float = entry("finite", 0.0, bounds={"ge": -180.0, "le": 180.0}, always=True)
+    reach_mm: float = entry("finite", 650.0, bounds={"ge": 150.0, "le": 1200.0}, always=True)
+    easel_mm: float = entry("finite", 700.0, bounds={"ge": 200.0, "le": 20_000.0}, always=True)
+    board_mm: float = entry("finite", 1350.0, bounds={"ge": 0.0, "le": 5_000.0}, always=True)
+    lean_deg: float = entry("finite", 0.0, bounds={"ge": -45.0, "le": 60.0}, always=True)
+    extra: Mapping[str, object] = field(default_factory=dict, hash=False, compare=False)
 
 
 @dataclass(frozen=True, slots=True)

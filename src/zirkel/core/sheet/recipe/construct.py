@@ -18,7 +18,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from string import ascii_uppercase
 
 import numpy as np
@@ -30,6 +30,7 @@ from zirkel.core.sheet.recipe.manners import (
     STEP_MM,
     Lines,
     Spots,
+    Way,
     length_lines,
     offset_lines,
     part_spots,
@@ -44,6 +45,9 @@ CROSSING = np.sin(np.radians(30.0))
 
 SECOND_STEP = 0.3
 """Fuss, in mm, of a second step."""
+
+LOOKED_AT = 6
+"""Landmarks of each sort that are looked at again after every placing."""
 
 SHORT_LIST = 26
 """Lines of which all pairs are compared."""
@@ -123,19 +127,22 @@ def make_recipe(
     manners: frozenset[str] = ALL_MANNERS,
     anchor: str | None = None,
     squares: Squares | None = None,
+    step_mm: float = 1.0,
 ) -> Recipe:
     """The recipe for marks (left, top) in mm; the anchor is set off from the sheet's edges, and is
     the most central of the large shapes' landmarks unless another is named.
 
     `manners` are those a school allows: plumb, level, tilt, length, part, step, and what lengths
     are counted by, units or strip; pull for heights that come straight from the subject, edge for
-    places measured from the sheet's edges, square for places in the `squares` of a grid.
+    places measured from the sheet's edges, square for places in the `squares` of a grid. Lengths
+    set off with a rule are said to multiples of `step_mm`.
     """
     if not marks:
         return Recipe(())
     anchor = anchor or _central(marks, tiers)
     first = np.array(marks[anchor], dtype=float)
-    said = np.round(first)
+    said = np.round(first / step_mm) * step_mm
+    way = Way(unit_mm, step_mm)
     placed, names = [said], [anchor]
     covariance = np.eye(2) * STEP_MM**2
     made = [
@@ -149,18 +156,16 @@ def make_recipe(
         )
     ]
     left = [name for name in marks if name != anchor]
+    places = {name: np.array(marks[name], dtype=float) for name in marks}
+    choices: dict[str, _Choice] = {}
     while left:
         tier = min(tiers[name] for name in left)
-        choices = {
-            name: _best(
-                np.array(marks[name]), np.array(placed), covariance, unit_mm, manners, squares
-            )
-            for name in left
-            if tiers[name] == tier
-        }
-        name = min(choices, key=lambda each: choices[each].trouble)
-        chosen = choices[name]
-        covariance = _grown(covariance, chosen)
+        waiting = [name for name in left if tiers[name] == tier]
+        for each in _worth_another_look(waiting, choices, places, placed[-1]):
+            choices[each] = _best(places[each], np.array(placed), covariance, way, manners, squares)
+        name = min(waiting, key=lambda each: choices[each].trouble)
+        chosen = choices.pop(name)
+        covariance = _grown(covariance, _widened(chosen, len(covariance)))
         place = np.array(marks[name]) + chosen.bias
         placed.append(place)
         names.append(name)
@@ -177,6 +182,24 @@ def make_recipe(
             )
         )
     return Recipe(tuple(made))
+
+
+def _worth_another_look(
+    waiting: Sequence[str], choices: Mapping[str, _Choice], places: Mapping[str, Array], last: Array
+) -> list[str]:
+    """Of the landmarks still to be placed, those never looked at, those that are least trouble so
+    far, and those nearest to the landmark placed last: for the others little has changed."""
+    new = [name for name in waiting if name not in choices]
+    old = [name for name in waiting if name in choices]
+    easy = sorted(old, key=lambda name: choices[name].trouble)[:LOOKED_AT]
+    near = sorted(old, key=lambda name: float(np.hypot(*(places[name] - last))))[:LOOKED_AT]
+    return list(dict.fromkeys([*new, *easy, *near]))
+
+
+def _widened(chosen: _Choice, size: int) -> _Choice:
+    """The choice with no weight on what has been placed since it was made."""
+    missing = size - chosen.weights.shape[1]
+    return replace(chosen, weights=np.pad(chosen.weights, ((0, 0), (0, missing))))
 
 
 def _central(marks: Mapping[str, Sequence[float]], tiers: Mapping[str, int]) -> str:
@@ -210,23 +233,23 @@ def _best(
     target: Array,
     placed: Array,
     covariance: Array,
-    unit_mm: float | None,
+    way: Way,
     manners: frozenset[str],
     squares: Squares | None,
 ) -> _Choice:
-    options = [_best_spot(each, covariance) for each in _spots(target, placed, unit_mm, manners)]
-    options.append(_best_crossing(_lines(target, placed, unit_mm, manners), covariance))
+    options = [_best_spot(each, covariance) for each in _spots(target, placed, way, manners)]
+    options.append(_best_crossing(_lines(target, placed, way, manners), covariance))
     if "square" in manners and squares is not None:
         options.append(_in_square(target, squares, len(covariance)))
     if "edge" in manners:
-        options.append(_measured(target, len(covariance)))
+        options.append(_measured(target, len(covariance), way.step_mm))
     found = [each for each in options if each is not None]
     if not found:
         # Whatever the school allows, a plumb and a level with their offsets always place it.
-        either = [offset_lines(target, placed, axis, None) for axis in (0, 1)]
+        either = [offset_lines(target, placed, axis, Way(None, way.step_mm)) for axis in (0, 1)]
         near = [straight_lines(target, placed, axis) for axis in (0, 1)]
         made = _best_crossing([*either, *near], covariance)
-        found = [_measured(target, len(covariance)) if made is None else made]
+        found = [_measured(target, len(covariance), way.step_mm) if made is None else made]
     return min(found, key=lambda each: each.trouble)
 
 
@@ -242,10 +265,10 @@ def _in_square(target: Array, squares: Squares, size: int) -> _Choice:
     return _Choice(trouble, step[:1], np.zeros((2, size)), noise, bias)
 
 
-def _measured(target: Array, size: int) -> _Choice:
+def _measured(target: Array, size: int, step_mm: float) -> _Choice:
     """Set off from the sheet's edges, where nothing placed helps: a landmark right beside
     another."""
-    said = np.round(target)
+    said = np.round(target / step_mm) * step_mm
     steps = (("edge", (), float(said[0]), None), ("edge", (), float(said[1]), None))
     return _Choice(
         float(np.sqrt(2.0)) * STEP_MM + SECOND_STEP + 2.0 * FUSS["strip"],
@@ -256,43 +279,38 @@ def _measured(target: Array, size: int) -> _Choice:
     )
 
 
-def _counting(unit_mm: float | None, manners: frozenset[str]) -> list[float | None]:
-    ways: list[float | None] = []
-    if unit_mm is not None and "units" in manners:
-        ways.append(unit_mm)
-    if "strip" in manners:
-        ways.append(None)
-    return ways
+def _counting(way: Way, manners: frozenset[str]) -> list[Way]:
+    """In units and by the rule, as far as the school allows."""
+    ways = [way] if way.unit_mm is not None and "units" in manners else []
+    return [*ways, Way(None, way.step_mm)] if "strip" in manners else ways
 
 
-def _lines(
-    target: Array, placed: Array, unit_mm: float | None, manners: frozenset[str]
-) -> list[Lines]:
+def _lines(target: Array, placed: Array, way: Way, manners: frozenset[str]) -> list[Lines]:
     made = []
     for axis, manner in ((0, "plumb"), (1, "level")):
         if manner in manners:
             made.append(straight_lines(target, placed, axis))
-            made += [offset_lines(target, placed, axis, way) for way in _counting(unit_mm, manners)]
+            made += [
+                offset_lines(target, placed, axis, counted) for counted in _counting(way, manners)
+            ]
     if "pull" in manners:
         made.append(pulled_lines(target))
     if "tilt" in manners:
         made.append(tilt_lines(target, placed))
     if "length" in manners:
-        made += [length_lines(target, placed, way) for way in _counting(unit_mm, manners)]
+        made += [length_lines(target, placed, counted) for counted in _counting(way, manners)]
     return [each for each in made if len(each.via)]
 
 
-def _spots(
-    target: Array, placed: Array, unit_mm: float | None, manners: frozenset[str]
-) -> list[Spots]:
+def _spots(target: Array, placed: Array, way: Way, manners: frozenset[str]) -> list[Spots]:
     made = []
     if "part" in manners and len(placed) > 1:
         made.append(part_spots(target, placed))
     if "step" in manners:
         made += [
-            stepped_spots(target, placed, axis, way)
+            stepped_spots(target, placed, axis, counted)
             for axis in (0, 1)
-            for way in _counting(unit_mm, manners)
+            for counted in _counting(way, manners)
         ]
     return [each for each in made if len(each.via)]
 

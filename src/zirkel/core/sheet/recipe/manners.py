@@ -17,6 +17,7 @@ degree. What is said is rounded, and by how much is the line's bias.
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import NamedTuple
 
 import numpy as np
 
@@ -28,7 +29,6 @@ PART_SHARE = 0.015
 STRAIGHT_SHARE = 0.005
 TILT_RAD = np.radians(1.0)
 TILT_SAID_DEG = 0.5
-STRIP_SAID_MM = 1.0
 
 STRAIGHT_OFF_MM = 3.0
 """Furthest that a landmark may lie off a plumb or level and still be placed straight on it."""
@@ -48,7 +48,18 @@ SHORTEST_MM = 12.0
 PARTS = ((1 / 2, 0.0), (1 / 3, 0.5), (2 / 3, 0.5), (1 / 4, 0.5), (3 / 4, 0.5))
 """Shares of a length that are found by eye, and the trouble they are."""
 
+PARTED = 30
+"""Placed landmarks, the nearest ones, between which halves and thirds are looked for."""
+
 FUSS = {"straight": 0.0, "units": 0.1, "strip": 2.0, "tilt": 0.2, "length": 0.6}
+
+
+class Way(NamedTuple):
+    """How a length is said: counted in a unit of so many mm, or, with None, set off with a rule to
+    its finest mark."""
+
+    unit_mm: float | None
+    step_mm: float = 1.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,18 +128,18 @@ def straight_lines(target: Array, placed: Array, axis: int) -> Lines:
     )
 
 
-def offset_lines(target: Array, placed: Array, axis: int, unit_mm: float | None) -> Lines:
-    """So many units, or with `unit_mm` None so many mm, beside the plumb or level of a landmark."""
+def offset_lines(target: Array, placed: Array, axis: int, way: Way) -> Lines:
+    """So many units, or so far by the rule, beside the plumb or level of a landmark."""
     off = target[axis] - placed[:, axis]
     away = np.abs(target[1 - axis] - placed[:, 1 - axis])
     keep = np.flatnonzero(np.abs(off) > 2.0)
     off, away, k = off[keep], away[keep], len(keep)
     sign = np.sign(off)
-    if unit_mm is None:
-        said = np.maximum(np.round(np.abs(off) / STRIP_SAID_MM), 1.0) * STRIP_SAID_MM
+    if way.unit_mm is None:
+        said = np.maximum(np.round(np.abs(off) / way.step_mm), 1.0) * way.step_mm
         units, noise, fuss = np.full(k, np.nan), np.full(k, STEP_MM), FUSS["strip"]
     else:
-        units, said, noise = in_units(off, unit_mm)
+        units, said, noise = in_units(off, way.unit_mm)
         fuss = FUSS["units"]
     noise = np.hypot(noise, STRAIGHT_SHARE * away)
     return Lines(
@@ -168,17 +179,17 @@ def tilt_lines(target: Array, placed: Array) -> Lines:
     )
 
 
-def length_lines(target: Array, placed: Array, unit_mm: float | None) -> Lines:
+def length_lines(target: Array, placed: Array, way: Way) -> Lines:
     """A length carried from a placed landmark: the circle about it."""
     d = target - placed
     length = np.hypot(d[:, 0], d[:, 1])
     keep = np.flatnonzero(length > SHORTEST_MM)
     d, length, k = d[keep], length[keep], len(keep)
-    if unit_mm is None:
-        said = np.round(length / STRIP_SAID_MM) * STRIP_SAID_MM
+    if way.unit_mm is None:
+        said = np.round(length / way.step_mm) * way.step_mm
         units, noise = np.full(k, np.nan), np.full(k, STEP_MM)
     else:
-        units, said, noise = in_units(length, unit_mm)
+        units, said, noise = in_units(length, way.unit_mm)
     g = d / np.maximum(length, 1e-9)[:, None]
     return Lines("length", keep, g, noise, said - length, said, units, np.full(k, FUSS["length"]))
 
@@ -200,7 +211,8 @@ def pulled_lines(target: Array) -> Lines:
 
 def part_spots(target: Array, placed: Array) -> Spots:
     """A half, a third or a quarter of the way between two placed landmarks."""
-    i, j = np.triu_indices(len(placed), 1)
+    nearest = np.sort(np.argsort(np.hypot(*(placed - target).T), kind="stable")[:PARTED])
+    i, j = (nearest[each] for each in np.triu_indices(len(nearest), 1))
     b = placed[j] - placed[i]
     length = np.hypot(b[:, 0], b[:, 1])
     found = []
@@ -224,21 +236,21 @@ def part_spots(target: Array, placed: Array) -> Spots:
     )
 
 
-def stepped_spots(target: Array, placed: Array, axis: int, unit_mm: float | None) -> Spots:
+def stepped_spots(target: Array, placed: Array, axis: int, way: Way) -> Spots:
     """Straight down or up (axis 1) or across (axis 0) from a placed landmark, so many units or
     mm."""
     along, across = target[axis] - placed[:, axis], target[1 - axis] - placed[:, 1 - axis]
     keep = np.flatnonzero((np.abs(across) <= STRAIGHT_OFF_MM) & (np.abs(along) > SHORTEST_MM))
     along, across, k = along[keep], across[keep], len(keep)
     sign = np.sign(along)
-    if unit_mm is None:
-        said = np.round(np.abs(along) / STRIP_SAID_MM) * STRIP_SAID_MM
+    if way.unit_mm is None:
+        said = np.round(np.abs(along) / way.step_mm) * way.step_mm
         units, noise, fuss = np.full(k, np.nan), np.full(k, STEP_MM), FUSS["strip"]
     else:
-        units, said, noise = in_units(along, unit_mm)
+        units, said, noise = in_units(along, way.unit_mm)
         fuss = FUSS["units"]
-    way = np.zeros((k, 2))
-    way[:, axis] = 1.0
+    along_axis = np.zeros((k, 2))
+    along_axis[:, axis] = 1.0
     bias = np.zeros((k, 2))
     bias[:, axis] = sign * said - along
     bias[:, 1 - axis] = -across
@@ -246,7 +258,7 @@ def stepped_spots(target: Array, placed: Array, axis: int, unit_mm: float | None
         "down" if axis == 1 else "across",
         np.column_stack([keep, keep]),
         np.column_stack([np.ones(k), np.zeros(k)]),
-        way,
+        along_axis,
         np.column_stack([noise, STRAIGHT_SHARE * np.abs(along)]),
         bias,
         sign * said,
