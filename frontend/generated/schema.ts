@@ -543,6 +543,37 @@ export interface components {
             type: "adopt_relation";
         };
         /**
+         * AmbiguousPlace
+         * @description A landmark that may lie elsewhere, in words; the reading that would tell, if there is one.
+         */
+        AmbiguousPlace: {
+            /** Ask */
+            ask: string | null;
+            /** End */
+            end: string | null;
+            /** Kind */
+            kind: string | null;
+            /** Landmark */
+            landmark: string;
+            /** Said */
+            said: string;
+            /** Start */
+            start: string | null;
+        };
+        /**
+         * BelieveScatter
+         * @description Make the scatter of the readings one's own: every kind is trusted so much less, or more.
+         */
+        BelieveScatter: {
+            /** Factor */
+            factor: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "believe_scatter";
+        };
+        /**
          * Bench
          * @description A study as the bench shows it.
          */
@@ -790,8 +821,11 @@ export interface components {
              * @default null
              */
             missing?: string | null;
-            /** @default null */
-            picture?: components["schemas"]["FilePicture"] | null;
+            /**
+             * Picture
+             * @default null
+             */
+            picture?: components["schemas"]["FilePictureSubject"] | null;
             /**
              * Scene
              * @default null
@@ -868,7 +902,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"];
             /**
              * Token
              * @default null
@@ -965,6 +999,7 @@ export interface components {
          * @description Rename a landmark, move it on the thumbnail, or change its tier.
          */
         EditLandmark: {
+            /** Landmark */
             landmark: components["schemas"]["FileLandmark"];
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1015,7 +1050,10 @@ export interface components {
             /** Problem */
             problem: string;
         };
-        /** FileFamily */
+        /**
+         * FileFamily
+         * @description Edges of the subject that are parallel in reality; `level` if they are also horizontal.
+         */
         FileFamily: {
             /** Edges */
             edges: [
@@ -1032,7 +1070,10 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
-        /** FileFrame */
+        /**
+         * FileFrame
+         * @description The extent of the subject to take in, in units.
+         */
         FileFrame: {
             /** Bottom */
             bottom: number;
@@ -1047,7 +1088,7 @@ export interface components {
         };
         /**
          * FileKeptFrame
-         * @description A frame under a name.
+         * @description A frame under a name, to be compared with others.
          */
         FileKeptFrame: {
             /** Bottom */
@@ -1063,7 +1104,13 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
-        /** FileLandmark */
+        /**
+         * FileLandmark
+         * @description A named point that can be found again on subject and sheet.
+         *
+         *     `rough` is its place on the thumbnail, any scale, x right and y down; None if never tapped.
+         *     `tier` is 1 for large shapes, 2 for middle ones, 3 for detail.
+         */
         FileLandmark: {
             /** Id */
             id: string;
@@ -1088,7 +1135,10 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
-        /** FileMargins */
+        /**
+         * FileMargins
+         * @description Free border of the sheet, in millimetres.
+         */
         FileMargins: {
             /** Bottom */
             bottom: number | string;
@@ -1102,10 +1152,15 @@ export interface components {
             [key: string]: unknown;
         };
         /**
-         * FilePicture
-         * @description A photograph or print as the subject.
+         * FilePictureSubject
+         * @description A photograph or print as the subject, and how it is looked at.
+         *
+         *     `crop` (left, top, right, bottom) in shares of the upright picture; `turn_deg` clockwise makes a
+         *     plumb edge true; `tones` 0 leaves all of them; `squint` is a blur in thousandths of the longer
+         *     side; `mm_per_px` its true size, where it has been measured. With `silent`, Zirkel takes no
+         *     readings from it by itself.
          */
-        FilePicture: {
+        FilePictureSubject: {
             /**
              * Contrast
              * @default 1
@@ -1166,7 +1221,10 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
-        /** FilePlacement */
+        /**
+         * FilePlacement
+         * @description Shares of the free space that go left of and above the frame.
+         */
         FilePlacement: {
             /**
              * Across
@@ -1181,7 +1239,10 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
-        /** FileShape */
+        /**
+         * FileShape
+         * @description A straight-line block-in shape: landmark ids in drawing order.
+         */
         FileShape: {
             /**
              * Closed
@@ -1210,14 +1271,14 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
-        /** FileSheet */
+        /**
+         * FileSheet
+         * @description The paper or canvas, in millimetres.
+         */
         FileSheet: {
             /** Height Mm */
             height_mm: number | string;
-            /**
-             * Margin Mm
-             * @default 15
-             */
+            /** Margin Mm */
             margin_mm?: (number | string) | components["schemas"]["FileMargins"];
             /** Width Mm */
             width_mm: number | string;
@@ -1225,10 +1286,12 @@ export interface components {
             [key: string]: unknown;
         };
         /**
-         * FileSimulated
-         * @description A scene in place of a live subject.
+         * FileSimulatedSubject
+         * @description A scene that Zirkel shows in place of a live subject, seen from a station.
+         *
+         *     `faults` are those of the artist's hand that are turned on, with their sizes.
          */
-        FileSimulated: {
+        FileSimulatedSubject: {
             /** Faults */
             faults?: {
                 [key: string]: number;
@@ -1241,7 +1304,12 @@ export interface components {
         };
         /**
          * FileStation
-         * @description Where the artist stands, in millimetres and degrees.
+         * @description Where the artist stands and how.
+         *
+         *     `distance_mm` from the eye to the middle of the scene, on the level; `direction_deg` the way
+         *     round it, clockwise from above, 0 straight in front; `reach_mm` from the eye to the stick;
+         *     `easel_mm` from the eye to the board, `board_mm` the height of the board's middle, and
+         *     `lean_deg` how far the board's top leans back.
          */
         FileStation: {
             /**
@@ -1276,7 +1344,10 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
-        /** FileUnitLength */
+        /**
+         * FileUnitLength
+         * @description Readings that are lengths on the sheet itself (sight-size, dividers): no pair is exact.
+         */
         FileUnitLength: {
             /**
              * Mm
@@ -1293,7 +1364,10 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
-        /** FileUnitPair */
+        /**
+         * FileUnitPair
+         * @description A length on the subject in which all else is counted: exactly 1 from `start` to `end`.
+         */
         FileUnitPair: {
             /**
              * Along
@@ -1329,7 +1403,10 @@ export interface components {
          * @description A frame tried out while it is dragged; null for the one that is kept.
          */
         FrameTry: {
-            /** @default null */
+            /**
+             * Frame
+             * @default null
+             */
             frame?: components["schemas"]["FileFrame"] | null;
         };
         /**
@@ -1350,6 +1427,7 @@ export interface components {
          * @description Keep a frame under a name, to be compared; a name again replaces what it meant.
          */
         KeepFrame: {
+            /** Frame */
             frame: components["schemas"]["FileKeptFrame"];
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1886,9 +1964,11 @@ export interface components {
         };
         /**
          * Prompts
-         * @description What to sight next, and what would check what nothing checks.
+         * @description What to sight next, what would check what nothing checks, and what may lie elsewhere.
          */
         Prompts: {
+            /** Ambiguous */
+            ambiguous: components["schemas"]["AmbiguousPlace"][];
             /** Checks */
             checks: components["schemas"]["Prompt"][];
             /** Sightings */
@@ -1914,6 +1994,7 @@ export interface components {
          * @description Join landmarks to a shape: a new one, or one of the same id as it should be.
          */
         PutShape: {
+            /** Shape */
             shape: components["schemas"]["FileShape"];
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2039,6 +2120,8 @@ export interface components {
             landmarks: string[];
             /** Said */
             said: string;
+            /** Within */
+            within: string;
             /** Worth */
             worth: number;
         };
@@ -2139,8 +2222,6 @@ export interface components {
             right: number;
             /** Top */
             top: number;
-        } & {
-            [key: string]: unknown;
         };
         /**
          * RoomLandmark
@@ -2224,7 +2305,10 @@ export interface components {
         SceneChoice: {
             /** Scene */
             scene: string;
-            /** @default null */
+            /**
+             * Sheet
+             * @default null
+             */
             sheet?: components["schemas"]["FileSheet"] | null;
         };
         /**
@@ -2260,6 +2344,7 @@ export interface components {
          * @description Take in this much of the subject; null takes in all landmarks.
          */
         SetFrame: {
+            /** Frame */
             frame: components["schemas"]["FileFrame"] | null;
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2282,11 +2367,17 @@ export interface components {
         };
         /**
          * SetMethod
-         * @description Work by another school.
+         * @description Work by another school. A school at sight-size sets the unit to what it measures from the
+         *     station, where that is known.
          */
         SetMethod: {
             /** Method */
             method: string;
+            /**
+             * Sight Size Mm
+             * @default null
+             */
+            sight_size_mm?: (number | string) | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2298,6 +2389,7 @@ export interface components {
          * @description Share out the free space on the sheet.
          */
         SetPlacement: {
+            /** Placement */
             placement: components["schemas"]["FilePlacement"];
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2310,6 +2402,7 @@ export interface components {
          * @description Take another sheet, turn it, or change its margins.
          */
         SetSheet: {
+            /** Sheet */
             sheet: components["schemas"]["FileSheet"];
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2323,7 +2416,7 @@ export interface components {
          */
         SetSubject: {
             /** Subject */
-            subject: components["schemas"]["FileSimulated"] | components["schemas"]["FilePicture"] | null;
+            subject: components["schemas"]["FileSimulatedSubject"] | components["schemas"]["FilePictureSubject"] | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2373,9 +2466,15 @@ export interface components {
         };
         /**
          * SetUnitSize
-         * @description Choose how long the unit is on the sheet; null leaves it to Zirkel.
+         * @description Choose how long the unit is on the sheet; null leaves it to Zirkel. With `sight_size`, it is
+         *     what the unit measures from the spot from which subject and sheet look the same size.
          */
         SetUnitSize: {
+            /**
+             * Sight Size
+             * @default false
+             */
+            sight_size?: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2522,6 +2621,7 @@ export interface components {
             scene: string;
             /** Side */
             side: components["schemas"]["Outline"][];
+            /** Station */
             station: components["schemas"]["FileStation"];
         };
         /**
@@ -2529,7 +2629,10 @@ export interface components {
          * @description A station tried out while it is dragged; null for the one that is kept.
          */
         StationTry: {
-            /** @default null */
+            /**
+             * Station
+             * @default null
+             */
             station?: components["schemas"]["FileStation"] | null;
         };
         /**
@@ -2707,7 +2810,10 @@ export interface components {
          * @description One drawing project, as stored in `.zirkel.json`.
          */
         StudyFile: {
-            /** Adopted */
+            /**
+             * Adopted
+             * @default []
+             */
             adopted?: (components["schemas"]["SpanSighting"] | components["schemas"]["TiltSighting"] | components["schemas"]["DropSighting"] | components["schemas"]["LevelSighting"] | components["schemas"]["PartSighting"] | components["schemas"]["RunSighting"] | components["schemas"]["MatchSighting"] | components["schemas"]["ParallelSighting"] | components["schemas"]["OrderSighting"])[];
             /**
              * Check Against
@@ -2723,10 +2829,13 @@ export interface components {
             };
             /**
              * Drawn Sigma Mm
-             * @default null
+             * @default 1
              */
-            drawn_sigma_mm?: (number | string) | null;
-            /** Families */
+            drawn_sigma_mm?: number | string;
+            /**
+             * Families
+             * @default []
+             */
             families?: components["schemas"]["FileFamily"][];
             /**
              * Format
@@ -2736,14 +2845,20 @@ export interface components {
             format?: "zirkel-study";
             /** @default null */
             frame?: components["schemas"]["FileFrame"] | null;
-            /** Frames */
+            /**
+             * Frames
+             * @default []
+             */
             frames?: components["schemas"]["FileKeptFrame"][];
             /**
              * Inches
              * @default false
              */
             inches?: boolean;
-            /** Landmarks */
+            /**
+             * Landmarks
+             * @default []
+             */
             landmarks?: components["schemas"]["FileLandmark"][];
             /**
              * Method
@@ -2755,18 +2870,34 @@ export interface components {
              * @default null
              */
             note?: string | null;
-            /** @default null */
-            placement?: components["schemas"]["FilePlacement"] | null;
-            /** Shapes */
+            /**
+             * @default {
+             *       "across": 0.5,
+             *       "down": 0.5
+             *     }
+             */
+            placement?: components["schemas"]["FilePlacement"];
+            /**
+             * Shapes
+             * @default []
+             */
             shapes?: components["schemas"]["FileShape"][];
             sheet?: components["schemas"]["FileSheet"];
-            /** Sightings */
+            /**
+             * Sight Size Mm
+             * @default null
+             */
+            sight_size_mm?: (number | string) | null;
+            /**
+             * Sightings
+             * @default []
+             */
             sightings?: (components["schemas"]["SpanSighting"] | components["schemas"]["TiltSighting"] | components["schemas"]["DropSighting"] | components["schemas"]["LevelSighting"] | components["schemas"]["PartSighting"] | components["schemas"]["RunSighting"] | components["schemas"]["MatchSighting"] | components["schemas"]["ParallelSighting"] | components["schemas"]["OrderSighting"])[];
             /**
              * Subject
              * @default null
              */
-            subject?: components["schemas"]["FileSimulated"] | components["schemas"]["FilePicture"] | null;
+            subject?: components["schemas"]["FileSimulatedSubject"] | components["schemas"]["FilePictureSubject"] | null;
             /**
              * Title
              * @default Untitled study

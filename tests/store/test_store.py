@@ -18,7 +18,6 @@ from zirkel.store.store import Store
 from zirkel.store.tables import Base
 from zirkel.studyfile.read import read_study
 
-
 STAMP = "2026-11-25 09:00:00.000000"
 
 

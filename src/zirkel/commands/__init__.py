@@ -16,6 +16,7 @@ from zirkel.commands.landmarks import (
 )
 from zirkel.commands.relations import AdoptRelation, LeaveRelation
 from zirkel.commands.settings import (
+    BelieveScatter,
     DropFrame,
     KeepFrame,
     SetFrame,
@@ -63,6 +64,7 @@ AnyChange = Annotated[
     | SetUnitSize
     | SetPlacement
     | SetTrust
+    | BelieveScatter
     | SetFrame
     | KeepFrame
     | DropFrame

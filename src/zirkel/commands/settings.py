@@ -8,7 +8,11 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from zirkel.commands.base import Change, expect
+from zirkel.core.schools import school_of
+from zirkel.core.sightings import KINDS
 from zirkel.core.study import Study
+from zirkel.core.subject.sight import sight_size_of
+from zirkel.store.store import Stored
 from zirkel.studyfile.entries import Finite, Millimetres, Name, Text
 from zirkel.studyfile.references import check_references
 from zirkel.studyfile.schema import FileFrame, FileKeptFrame, FilePlacement, FileSheet, FileUnit
@@ -30,14 +34,25 @@ class SetTitle(Change):
 
 
 class SetMethod(Change):
-    """Work by another school."""
+    """Work by another school. A school at sight-size sets the unit to what it measures from the
+    station, where that is known."""
 
     type: Literal["set_method"] = "set_method"
     method: Text
+    sight_size_mm: Annotated[Millimetres, Field(gt=0, le=20_000)] | None = None
+
+    def before(self, stored: Stored) -> Change:
+        """With the unit's length at sight-size, from the station before a simulated subject."""
+        if not school_of(self.method).at_sight_size or self.sight_size_mm is not None:
+            return self
+        return self.model_copy(update={"sight_size_mm": sight_size_of(stored.study, stored.scene)})
 
     def made(self, study: Study) -> Study:
         """The study by that method."""
-        return replace(study, method=self.method)
+        after = replace(study, method=self.method)
+        if self.sight_size_mm is None or not school_of(self.method).at_sight_size:
+            return after
+        return replace(after, sight_size_mm=self.sight_size_mm, unit_mm=self.sight_size_mm)
 
     def label(self, before: Study, after: Study) -> str:
         """The method."""
@@ -77,14 +92,17 @@ class SetUnit(Change):
 
 
 class SetUnitSize(Change):
-    """Choose how long the unit is on the sheet; null leaves it to Zirkel."""
+    """Choose how long the unit is on the sheet; null leaves it to Zirkel. With `sight_size`, it is
+    what the unit measures from the spot from which subject and sheet look the same size."""
 
     type: Literal["set_unit_size"] = "set_unit_size"
     unit_mm: Annotated[Millimetres, Field(gt=0, le=20_000)] | None
+    sight_size: bool = False
 
     def made(self, study: Study) -> Study:
         """The study with the unit at that length."""
-        return replace(study, unit_mm=self.unit_mm)
+        sight_size = self.unit_mm if self.sight_size else study.sight_size_mm
+        return replace(study, unit_mm=self.unit_mm, sight_size_mm=sight_size)
 
     def label(self, before: Study, after: Study) -> str:
         """The length."""
@@ -184,3 +202,21 @@ class SetTrust(Change):
     def label(self, before: Study, after: Study) -> str:
         """That trust was set."""
         return "Set trust in readings"
+
+
+class BelieveScatter(Change):
+    """Make the scatter of the readings one's own: every kind is trusted so much less, or more."""
+
+    type: Literal["believe_scatter"] = "believe_scatter"
+    factor: Annotated[Finite, Field(ge=0.2, le=5)]
+
+    def made(self, study: Study) -> Study:
+        """The study with all sigmas so many times as large."""
+        trust = {
+            kind: min(max(study.trust.get(kind, 1.0) * self.factor, 0.05), 20.0) for kind in KINDS
+        }
+        return replace(study, trust=trust)
+
+    def label(self, before: Study, after: Study) -> str:
+        """That it was made one's own."""
+        return "Believe my own scatter"

@@ -10,8 +10,8 @@ from zirkel.core.subject.picture import box_of
 from zirkel.core.subject.scene import Scene
 from zirkel.core.values.names import slug
 from zirkel.store.store import Store, Stored
-from zirkel.studyfile.read import read_study, study_from, write_study
-from zirkel.studyfile.schema import StudyFile
+from zirkel.studyfile.read import read_study, write_study
+from zirkel.studyfile.schema import StudyFile, study_to_core
 
 TAPPED = 4
 """Seed of the roughness with which a scene's thumbnail is tapped."""
@@ -19,7 +19,7 @@ TAPPED = 4
 
 def make_study(store: Store, draft: StudyFile) -> Stored:
     """Keep a new study as drafted on screen."""
-    return store.create(study_from(draft.model_dump(mode="json", by_alias=True)))
+    return store.create(study_to_core(draft))
 
 
 def begin_from_scene(store: Store, name: str, sheet: Sheet | None) -> Stored:

@@ -38,7 +38,7 @@ def parse_json(data: bytes) -> Any:
             "file", f"the file is not UTF-8 text (byte {error.start} is not): save it as UTF-8"
         ) from error
     try:
-        return json.loads(text, parse_constant=_refuse_constant, parse_float=_finite)
+        return json.loads(text, parse_constant=_refuse_constant)
     except json.JSONDecodeError as error:
         raise BadInput(
             "file", f"the file is not JSON: line {error.lineno}, column {error.colno}, {error.msg}"
@@ -62,11 +62,13 @@ def prove(study: Study) -> None:
     study_from(parse_json(data))
 
 
-def _finite(text: str) -> float:
-    number = float(text)
-    if not math.isfinite(number):
-        raise BadInput("file", f"{shown(text)} is larger than any number that can be kept")
-    return number
+def refuse_endless(part: Any, path: str = "") -> None:
+    """BadInput for a number in parsed JSON, known field or not, that is beyond all numbers."""
+    if isinstance(part, dict | list):
+        for key, value in part.items() if isinstance(part, dict) else enumerate(part):
+            refuse_endless(value, f"{path}.{key}" if path else str(key))
+    elif isinstance(part, float) and not math.isfinite(part):
+        raise BadInput(path, "is larger than any number that can be kept: write an ordinary number")
 
 
 def _refuse_constant(name: str) -> NoReturn:
@@ -83,6 +85,7 @@ def study_from(document: Any) -> Study:
     if document.get("version") != 1:
         found = shown(document.get("version"))
         raise BadInput("version", f"must be 1, but is {found}: this Zirkel reads version 1 only")
+    refuse_endless(document)
     try:
         study = study_to_core(StudyFile.model_validate(document))
     except ValidationError as error:

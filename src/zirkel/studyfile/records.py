@@ -110,7 +110,9 @@ def _field(each: Declared[Any], declared: Entry) -> Any:
 def _model_default(value: Any, declared: Entry) -> Any:
     if declared.sort == "record" and not declared.many and value is not None:
         return to_model(value)
-    return _value_to_file(value, declared)
+    if declared.sort == "margins":
+        return _one_to_file(value, declared)
+    return list(value) if declared.many == "list" else value
 
 
 def to_core(record: type, model: Any) -> Any:

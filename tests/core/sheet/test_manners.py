@@ -16,6 +16,7 @@ from zirkel.core.sheet.recipe.manners import (
     STEP_MM,
     STRAIGHT_SHARE,
     TILT_RAD,
+    Way,
     length_lines,
     offset_lines,
     part_spots,
@@ -24,6 +25,7 @@ from zirkel.core.sheet.recipe.manners import (
     straight_lines,
     tilt_lines,
 )
+from zirkel.core.values.lengths import SIXTEENTH_MM, say_length
 
 UNIT = 60.0
 PLACE = st.tuples(st.floats(20, 280), st.floats(20, 400))
@@ -45,9 +47,9 @@ class Lines(unittest.TestCase):
             return
         placed = start[None, :]
         made = [
-            *(offset_lines(target, placed, axis, UNIT) for axis in (0, 1)),
+            *(offset_lines(target, placed, axis, Way(UNIT)) for axis in (0, 1)),
             tilt_lines(target, placed),
-            length_lines(target, placed, None),
+            length_lines(target, placed, Way(None)),
         ]
         for lines in (each for each in made if len(each.via)):
             slope = [
@@ -62,12 +64,12 @@ class Lines(unittest.TestCase):
         """70 mm right of the plumb is 1 1/8 units of 60 (67.5) or 70 by the strip; both miss the
         target by what they are rounded."""
         target, placed = np.array([170.0, 200.0]), np.array([[100.0, 100.0]])
-        units = offset_lines(target, placed, 0, UNIT)
+        units = offset_lines(target, placed, 0, Way(UNIT))
         self.assertEqual((units.units[0], units.value[0], units.bias[0]), (1.125, 67.5, -2.5))
-        strip = offset_lines(target, placed, 0, None)
+        strip = offset_lines(target, placed, 0, Way(None))
         self.assertEqual((strip.value[0], strip.bias[0]), (70.0, 0.0))
         self.assertAlmostEqual(strip.noise[0], np.hypot(STEP_MM, STRAIGHT_SHARE * 100.0))
-        left = offset_lines(np.array([30.0, 200.0]), placed, 0, None)
+        left = offset_lines(np.array([30.0, 200.0]), placed, 0, Way(None))
         self.assertEqual(left.value[0], -70.0)
 
     def test_a_straight_line_is_only_for_what_is_straight(self):
@@ -91,6 +93,16 @@ class Lines(unittest.TestCase):
         self.assertEqual(line.value[0], 60.0)
 
 
+class InInches(unittest.TestCase):
+    def test_where_inches_are_said_lengths_are_set_off_to_sixteenths(self):
+        """70 mm are 2 3/4 in (69.85): the rounding is that of what is said."""
+        target, placed = np.array([100.0, 200.0]), np.array([[30.0, 100.0]])
+        made = offset_lines(target, placed, 0, Way(None, SIXTEENTH_MM))
+        self.assertAlmostEqual(float(made.value[0]), 69.85)
+        self.assertAlmostEqual(float(made.bias[0]), -0.15)
+        self.assertEqual(say_length(float(made.value[0]), True), "2 3/4 in")
+
+
 class Spots(unittest.TestCase):
     def test_weights_lead_to_the_spot(self):
         placed = np.array([[0.0, 0.0], [120.0, 90.0], [300.0, 10.0]])
@@ -105,10 +117,10 @@ class Spots(unittest.TestCase):
         self.assertEqual(len(part_spots(np.array([60.0, 45.0 + 2 * SPOT_OFF_MM]), placed).via), 0)
 
     def test_straight_down_so_many_units(self):
-        spots = stepped_spots(np.array([101.0, 222.0]), np.array([[100.0, 100.0]]), 1, UNIT)
+        spots = stepped_spots(np.array([101.0, 222.0]), np.array([[100.0, 100.0]]), 1, Way(UNIT))
         self.assertEqual((spots.manner, spots.units[0], spots.value[0]), ("down", 2.0, 120.0))
         self.assertTrue(np.allclose(spots.bias[0], (-1.0, -2.0)))
-        up = stepped_spots(np.array([100.0, 40.0]), np.array([[100.0, 100.0]]), 1, UNIT)
+        up = stepped_spots(np.array([100.0, 40.0]), np.array([[100.0, 100.0]]), 1, Way(UNIT))
         self.assertEqual(up.units[0], -1.0)
 
 

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
+from zirkel.core.study import SimulatedSubject, Study, UnitPair
+from zirkel.core.subject.calculator import sight_size
 from zirkel.core.subject.picture import visible
 from zirkel.core.subject.scene import Scene, landmark_points, seen_landmarks, unit_length, view_of
 from zirkel.core.subject.station import Station
@@ -22,3 +24,17 @@ def sightable(scene: Scene, station: Station) -> list[str]:
     points = landmark_points(scene, view_of(scene, station))
     clear = visible(scene, station, np.array(list(points.values())))
     return [name for name, seen in zip(points, clear, strict=True) if seen]
+
+
+def sight_size_of(study: Study, scene: Scene | None) -> float | None:
+    """What the study's unit measures on a sheet at sight-size, in mm, before a simulated subject;
+    None where it can't be known."""
+    subject, unit = study.subject, study.unit
+    if not isinstance(subject, SimulatedSubject) or scene is None or not isinstance(unit, UnitPair):
+        return None
+    station = subject.station
+    seen = seen_landmarks(scene, station)
+    if not {unit.start, unit.end} <= seen.keys():
+        return None
+    at_subject = unit_length(seen, unit) * station.distance_mm
+    return sight_size(at_subject, station.easel_mm, station.distance_mm) or None
