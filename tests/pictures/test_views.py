@@ -12,7 +12,7 @@ from zirkel.core.study import PictureSubject
 from zirkel.core.subject.flat import on_canvas
 from zirkel.core.subject.picture import picture_of
 from zirkel.pictures.scene_svg import scene_svg
-from zirkel.pictures.views import flat_tones, looked_at
+from zirkel.pictures.views import LINEAR, flat_tones, grey_of, lightness, looked_at
 from zirkel.scenes import shipped_scenes
 
 WHOLE = PictureSubject("0" * 64, 400, 300)
@@ -42,7 +42,9 @@ class Looking(unittest.TestCase):
         self.assertLess(
             np.abs(np.diff(soft, axis=1)).max(), 0.2 * np.abs(np.diff(sharp)).max() + 60
         )
-        self.assertAlmostEqual(soft.mean(), sharp.mean(), delta=2.0)
+        light, mixed = LINEAR[sharp.astype(int)].mean(), LINEAR[soft.astype(int)].mean()
+        self.assertGreater(mixed, 0.9 * light)
+        self.assertLess(mixed, 1.02 * light)
 
     def test_contrast_spreads_about_the_mean(self):
         flat, strong = (np.asarray(look(contrast=c)).astype(float) for c in (0.5, 1.5))
@@ -50,12 +52,23 @@ class Looking(unittest.TestCase):
         self.assertGreater(strong.std(), flat.std())
 
     def test_so_many_flat_tones_where_they_serve_best(self):
-        """A picture of exactly three greys keeps them; a ramp in two tones is cut in the middle."""
+        """A picture of exactly three greys keeps them; a ramp in two tones is cut where the
+        lightness is half: L* = 50 lies between the codes 118 and 119, so nearly there."""
         self.assertEqual(np.unique(np.asarray(look(tones=3))).tolist(), [0, 128, 255])
         ramp = Image.fromarray(np.tile(np.arange(256, dtype=np.uint8), (8, 1)))
         two = np.asarray(flat_tones(ramp, 2))[0, :, 0]
         self.assertEqual(len(np.unique(two)), 2)
-        self.assertAlmostEqual(int((two == two[0]).sum()), 128, delta=1)
+        self.assertAlmostEqual(int((two == two[0]).sum()), 119, delta=1)
+
+    def test_greys_are_by_lightness(self):
+        """Pure red has Y = 0.2126, L* = 116 * 0.2126^(1/3) - 16 = 53.2; so has the grey of code
+        127. By encoded luma it came out at 76, L* 32."""
+        red = Image.new("RGB", (4, 4), (255, 0, 0))
+        self.assertEqual(grey_of(red).getpixel((1, 1)), (127, 127, 127))
+        self.assertAlmostEqual(float(lightness(np.array(0.2126))), 53.23, places=2)
+        for grey in (0, 1, 20, 128, 200, 255):
+            same = grey_of(Image.new("RGB", (2, 2), (grey, grey, grey)))
+            self.assertEqual(same.getpixel((0, 0)), (grey, grey, grey))
 
 
 class Scenes(unittest.TestCase):

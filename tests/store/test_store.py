@@ -144,8 +144,8 @@ class Schema(StoreCase):
         self.assertEqual(self.store.get(study_id).study, self.study)
 
     def test_a_database_of_the_version_before_is_brought_up_with_its_history(self):
-        """Landmarks, readings and shapes had tables of their own; frames, families, drawn places and
-        adopted relations were kept among the study's own fields, in the history too."""
+        """Landmarks, readings and shapes had tables of their own; frames, families, drawn places
+        and adopted relations were kept among the study's own fields, in the history too."""
         path = self.path.parent / "older.sqlite"
         migrate(path, "0002")
         own = {"method": "comparative", "sheet": SMALL["sheet"], "unit": SMALL["unit"]}
@@ -156,8 +156,8 @@ class Schema(StoreCase):
                        (json.dumps(now), STAMP, STAMP))  # fmt: skip
             for i, each in enumerate(SMALL["landmarks"]):
                 rest = {k: v for k, v in each.items() if k not in ("id", "name", "tier")}
-                db.execute("insert into landmark values (1, ?, ?, ?, ?, ?)",
-                           (each["id"], i, each["name"], each["tier"], json.dumps(rest)))  # fmt: skip
+                values = (each["id"], i, each["name"], each["tier"], json.dumps(rest))
+                db.execute("insert into landmark values (1, ?, ?, ?, ?, ?)", values)
             for i, each in enumerate(SMALL["sightings"]):
                 rest = {k: v for k, v in each.items() if k != "id"}
                 db.execute("insert into sighting values (1, ?, ?, ?, null, 0, ?)",

@@ -6,8 +6,10 @@ import io
 from pathlib import Path
 
 import numpy as np
+from numpy.typing import NDArray
 from PIL import Image, ImageEnhance, ImageFilter
 
+from zirkel.core.arrays import Array
 from zirkel.core.study import PictureSubject
 from zirkel.core.subject.flat import canvas_size, crop_box
 
@@ -37,10 +39,9 @@ def looked_at(picture: Image.Image, subject: PictureSubject, longest: int) -> Im
     shown = _turned_and_cropped(picture, subject)
     shown.thumbnail((longest, longest), Image.Resampling.LANCZOS)
     if subject.squint:
-        blur = subject.squint / 1000.0 * max(shown.size)
-        shown = shown.filter(ImageFilter.GaussianBlur(blur))
+        shown = squinted(shown, subject.squint / 1000.0 * max(shown.size))
     if subject.grey or subject.tones:
-        shown = shown.convert("L").convert("RGB")
+        shown = grey_of(shown)
     if subject.contrast != 1.0:
         shown = ImageEnhance.Contrast(shown).enhance(subject.contrast)
     return flat_tones(shown, subject.tones) if subject.tones else shown
@@ -63,17 +64,62 @@ def _turned_and_cropped(picture: Image.Image, subject: PictureSubject) -> Image.
     return turned.crop((left, top, max(right, left + 1), max(bottom, top + 1)))
 
 
-def flat_tones(picture: Image.Image, tones: int) -> Image.Image:
-    """So many flat tones, set where they serve this picture best.
+def squinted(picture: Image.Image, blur_px: float) -> Image.Image:
+    """Blurred as an eye half shut sees: light is mixed, not its encoding. The light is kept at its
+    square root between the two, so that eight bits are enough for the darks."""
+    rooted = Image.fromarray(_bytes(np.sqrt(LINEAR[np.asarray(picture)])))
+    blurred = np.asarray(rooted.filter(ImageFilter.GaussianBlur(blur_px)), dtype=float) / 255.0
+    return Image.fromarray(_bytes(encoded(blurred**2)))
 
-    One-dimensional k-means on the grey values (S. Lloyd (1982), Least squares quantization in PCM),
-    from even shares of the pixels; it stops when nothing moves.
+
+def grey_of(picture: Image.Image) -> Image.Image:
+    """Greys of the same lightness: what counts is the light (CIE luminance), not how it is
+    encoded."""
+    light = LINEAR[np.asarray(picture)] @ LUMINANCE
+    return Image.fromarray(_bytes(encoded(light))).convert("RGB")
+
+
+def encoded(light: Array) -> Array:
+    """Linear light from 0 to 1 as sRGB encodes it (IEC 61966-2-1)."""
+    low = 12.92 * light
+    high = 1.055 * np.power(np.maximum(light, 0.0), 1.0 / 2.4) - 0.055
+    return np.where(light <= 0.0031308, low, high)
+
+
+def lightness(light: Array) -> Array:
+    """CIE L*, 0 to 100, of linear light from 0 to 1 (CIE 15)."""
+    cube = np.cbrt(light)
+    return np.where(light > 216 / 24389, 116.0 * cube - 16.0, 24389 / 27 * light)
+
+
+def _bytes(values: Array) -> NDArray[np.uint8]:
+    return np.clip(np.rint(values * 255.0), 0, 255).astype(np.uint8)
+
+
+def _linear() -> Array:
+    code = np.arange(256) / 255.0
+    return np.where(code <= 0.04045, code / 12.92, ((code + 0.055) / 1.055) ** 2.4)
+
+
+LINEAR = _linear()
+"""Linear light of each sRGB code."""
+
+LUMINANCE = np.array([0.2126, 0.7152, 0.0722])
+"""Share of red, green and blue light in the luminance (ITU-R BT.709)."""
+
+
+def flat_tones(picture: Image.Image, tones: int) -> Image.Image:
+    """So many flat tones, set where they serve this picture best, by lightness.
+
+    One-dimensional k-means on L* (S. Lloyd (1982), Least squares quantization in PCM), from even
+    shares of the pixels; it stops when nothing moves.
     """
     grey = np.asarray(picture.convert("L"))
     count = np.bincount(grey.ravel(), minlength=256).astype(float)
-    level = np.arange(256.0)
+    level = lightness(LINEAR)
     share = np.cumsum(count) / count.sum()
-    centres = np.array([np.searchsorted(share, (i + 0.5) / tones) for i in range(tones)], float)
+    starts = [np.searchsorted(share, (i + 0.5) / tones) for i in range(tones)]
+    centres = level[np.minimum(starts, 255)]
     for _ in range(64):
         nearest = np.abs(level[:, None] - centres[None, :]).argmin(axis=1)
         moved = centres.copy()
@@ -85,4 +131,5 @@ def flat_tones(picture: Image.Image, tones: int) -> Image.Image:
             break
         centres = moved
     nearest = np.abs(level[:, None] - centres[None, :]).argmin(axis=1)
-    return Image.fromarray(centres[nearest].round().astype(np.uint8)[grey]).convert("RGB")
+    codes = np.abs(level[:, None] - centres[None, :]).argmin(axis=0)
+    return Image.fromarray(codes[nearest].astype(np.uint8)[grey]).convert("RGB")

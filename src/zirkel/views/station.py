@@ -178,9 +178,13 @@ def open_station(store: Store, study_id: int, draft: Station | None) -> StationR
 
 
 def _widest_deg(seen: Array) -> float:
-    """How far off the middle of what is seen its furthest landmark lies, in degrees."""
-    middle = (seen.min(axis=0) + seen.max(axis=0)) / 2.0
-    return float(np.degrees(np.arctan(np.hypot(*(seen - middle).T).max())))
+    """The widest angle between the ray to the middle of what is seen and that to a landmark, in
+    degrees."""
+    rays = np.column_stack([seen, np.ones(len(seen))])
+    rays /= np.linalg.norm(rays, axis=1)[:, None]
+    middle = np.append((seen.min(axis=0) + seen.max(axis=0)) / 2.0, 1.0)
+    middle /= np.linalg.norm(middle)
+    return float(np.degrees(np.arccos(np.clip(rays @ middle, -1.0, 1.0)).max()))
 
 
 def _hulls(scene: Scene, axes: Array, middle: Array) -> list[Outline]:

@@ -48,6 +48,13 @@ class Facts(unittest.TestCase):
         self.assertEqual((touches["f"].edge, touches["f"].units), ("right", 1.0))
         self.assertLess(touches["g"].inside, 0.0)
 
+    def test_a_crossed_outline_keeps_both_lobes(self):
+        """A bow tie over a square of 2 x 2: two triangles of 1 each, half of the square."""
+        places = {"a": (0, 0), "b": (2, 2), "c": (2, 0), "d": (0, 2)}
+        bow = Shape("bow", "bow", ("a", "b", "c", "d"))
+        facts = frame_facts(Frame(0.0, 2.0, 0.0, 2.0), places, [bow])
+        self.assertAlmostEqual(facts.subject_share, 0.5)
+
     def test_crossed_and_open_outlines_are_no_crash(self):
         crossed = Shape("x", "X", ("a", "c", "b", "d"))
         line = Shape("l", "L", ("a", "b", "c"), closed=False)

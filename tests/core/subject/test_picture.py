@@ -47,6 +47,24 @@ class Hiding(unittest.TestCase):
         alone = picture_of(scene_of(screen, block("s", (0, 501, 0), (1, 1, 1))), EYE_LEVEL)
         self.assertAlmostEqual(picture.lines.length, alone.lines.length, delta=2e-3)
 
+    def test_of_two_tops_in_one_plane_one_is_seen(self):
+        """Two slabs of equal height that overlap by a quarter, from above: what is seen of both
+        together is what is seen of a single slab as wide, and nothing is drawn twice."""
+        high = Station(4000.0, 2500.0)
+        one = block("one", (-250.0, 0.0, 0.0), (1000.0, 800.0, 100.0))
+        two = block("two", (250.0, 0.0, 0.0), (1000.0, 800.0, 100.0))
+        whole = block("whole", (0.0, 0.0, 0.0), (1500.0, 800.0, 100.0))
+        both = picture_of(scene_of(one, two), high)
+        single = area(picture_of(scene_of(whole), high), "whole")
+        self.assertAlmostEqual(area(both, "one") + area(both, "two"), single, delta=0.01 * single)
+
+    def test_what_reaches_behind_the_eye_is_cut_not_dropped(self):
+        """A long table under the eye, from far ahead to behind it: its top is still seen."""
+        table = block("table", (0.0, -2000.0, 0.0), (600.0, 8000.0, 50.0))
+        lamp = block("lamp", (0.0, 1500.0, 50.0), (100.0, 100.0, 600.0))
+        picture = picture_of(scene_of(table, lamp), Station(3000.0, 900.0))
+        self.assertGreater(area(picture, "table"), 0.05)
+
     def test_where_solids_run_into_each_other_both_are_seen_in_part(self):
         """Two slabs crossing like an X, seen straight on: each is nearer on one side, so half of
         each is seen, and the line of their meeting stands upright in the middle."""

@@ -103,6 +103,20 @@ class Faults(unittest.TestCase):
         self.assertEqual({round(abs(each), 6) for each in wrong}, {0.63})
         self.assertEqual({each > 0 for each in wrong}, {True, False})
 
+    def test_a_leaning_stick_steps_off_a_long_length_thumb_by_thumb(self):
+        """What three and a half thumbs come to is 3.5 times what one comes to."""
+        long, unit = Asked("span", "straight", 3.5, 0.3), Asked("span", "straight", 1.0, 0.3)
+        self.assertAlmostEqual(error(Lean, 20.0, long).factor, error(Lean, 20.0, unit).factor)
+
+    def test_two_eyes_turn_tilts_and_shift_what_lies_level_in_a_straight_span(self):
+        """63 mm of eyes are 189 mm over the subject, 0.63 units: a plumb edge of 2 units is turned
+        by 0.315 rad, a span that leans 30 degrees is off by half the shift."""
+        rng = next(seed for seed in range(200) if error(TwoEyes, 63.0, LEVEL, seed).shift)
+        upright = error(TwoEyes, 63.0, Asked("tilt", None, 2.0, 0.0), rng)
+        self.assertAlmostEqual(abs(upright.turn), 0.315)
+        leaning = error(TwoEyes, 63.0, Asked("span", "straight", 2.0, math.pi / 6), rng)
+        self.assertAlmostEqual(abs(leaning.shift), 0.315)
+
     def test_every_fault_says_what_it_costs(self):
         for name, fault in FAULTS.items():
             with self.subTest(name):

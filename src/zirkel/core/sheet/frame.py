@@ -100,8 +100,8 @@ def _outlines(shapes: Sequence[Shape], places: Mapping[str, Sequence[float]]) ->
     for each in shapes:
         points = [tuple(places[name]) for name in each.outline if name in places]
         if each.closed and len(points) > 2:
-            # A crossed outline still covers something: buffering by nothing untangles it.
-            made.append(Polygon(points).buffer(0))
+            # A crossed outline still covers something: every lobe of it.
+            made.append(shapely.make_valid(Polygon(points)))
     return shapely.union_all(made) if made else Polygon()
 
 

@@ -44,6 +44,9 @@ BORDER = 0.01
 HIDES = 0.04
 """By what share of the scene's largest size something must be nearer to hide a landmark."""
 
+CUT_MM = 5.0 * NEAREST_MM
+"""How far ahead of the eye a face is cut off."""
+
 LIT = 0.12
 """Least cosine between a face and the light for it to be in the light."""
 
@@ -134,12 +137,13 @@ def _all_seen(scene: Scene, view: View, light: Array) -> list[_Seen]:
 
 
 def _seen(face: Face, view: View, light: Array, solid: str) -> _Seen | None:
-    """The face as seen, None if it is turned away, has no area or reaches behind the eye."""
+    """The face as seen, None if it is turned away or has no area; what of it reaches behind the eye
+    is cut off."""
     normal = face.normal()
     if float(normal @ (face.corners[0] - view.eye)) >= -1e-9:
         return None
-    there = view.of(face.corners)
-    if there[:, 2].min() <= NEAREST_MM:
+    there = _ahead(view.of(face.corners))
+    if len(there) < 3:
         return None
     corners = np.column_stack([there[:, 0] / there[:, 2], -there[:, 1] / there[:, 2]])
     outline = shapely.set_precision(Polygon(corners), FINE)
@@ -149,6 +153,13 @@ def _seen(face: Face, view: View, light: Array, solid: str) -> _Seen | None:
     n = np.array([normal @ view.right, -normal[2], normal @ view.ahead])
     c = float(normal @ (face.corners[0] - view.eye))
     return _Seen(outline, corners, n / c, solid, face.patch, float(normal @ light) > LIT)
+
+
+def _ahead(there: Array) -> Array:
+    """The corners (n, 3) in the eye's axes, cut off where they would lie behind the eye."""
+    if there[:, 2].min() > NEAREST_MM:
+        return there
+    return _clipped(there, there[:, 2] - CUT_MM)
 
 
 def _unhidden(faces: Sequence[_Seen]) -> list[BaseGeometry]:
@@ -161,7 +172,7 @@ def _unhidden(faces: Sequence[_Seen]) -> list[BaseGeometry]:
         for other in tree.query(face.outline, predicate="intersects"):
             if other == number:
                 continue
-            part = _before(faces[int(other)], face)
+            part = _before(faces[int(other)], face, first=int(other) < number)
             if part is not None:
                 hiding.append(part)
         rest: BaseGeometry = face.outline
@@ -171,12 +182,14 @@ def _unhidden(faces: Sequence[_Seen]) -> list[BaseGeometry]:
     return left
 
 
-def _before(other: _Seen, face: _Seen) -> Polygon | None:
-    """The part of the other face's outline in which it stands before this one."""
-    margin = BEFORE * face.nearness
-    f = np.column_stack([other.corners, np.ones(len(other.corners))]) @ (
-        other.nearness - face.nearness - margin
-    )
+def _before(other: _Seen, face: _Seen, first: bool) -> Polygon | None:
+    """The part of the other face's outline in which it stands before this one. Of two that lie in
+    one plane, the one that comes first is seen."""
+    corners = np.column_stack([other.corners, np.ones(len(other.corners))])
+    nearer, own = corners @ (other.nearness - face.nearness), corners @ face.nearness
+    if (np.abs(nearer) <= BEFORE * own).all():
+        return other.outline if first else None
+    f = nearer - BEFORE * own
     if (f > 0).all():
         return other.outline
     if (f <= 0).all():
@@ -257,8 +270,8 @@ def _cast_shadow(scene: Scene, view: View, light: Array) -> list[Area]:
     for _, face in scene.faces:
         if face.normal() @ light <= 0:
             continue
-        there = view.of(face.corners - np.outer(face.corners[:, 2], light / light[2]))
-        if there[:, 2].min() > NEAREST_MM:
+        there = _ahead(view.of(face.corners - np.outer(face.corners[:, 2], light / light[2])))
+        if len(there) >= 3:
             seen = np.column_stack([there[:, 0] / there[:, 2], -there[:, 1] / there[:, 2]])
             parts.append(shapely.convex_hull(Polygon(seen)))
     if not parts:

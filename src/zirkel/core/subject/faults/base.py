@@ -5,6 +5,7 @@ The size of each comes from the geometry of eye, stick and subject; see each mod
 
 from __future__ import annotations
 
+import math
 from abc import ABC, abstractmethod
 from dataclasses import dataclass
 from typing import ClassVar
@@ -48,3 +49,16 @@ class Fault(ABC):
     @abstractmethod
     def error(cls, size: float, asked: Asked, hold: Holding, rng: np.random.Generator) -> Error:
         """What one reading suffers."""
+
+
+def sideways(asked: Asked, out: float) -> Error:
+    """What an eye that moves sideways does, `out` in units over the subject: level lengths and
+    plumb drops are shifted whole, straight ones by the share that lies level, tilts are turned over
+    their own length; upright lengths and levels don't suffer."""
+    if asked.kind == "drop" or (asked.kind == "span" and asked.along == "level"):
+        return Error(shift=out)
+    if asked.kind == "span" and asked.along == "straight":
+        return Error(shift=out * math.sin(asked.tilt))
+    if asked.kind == "tilt":
+        return Error(turn=out * math.cos(asked.tilt) / max(asked.length, 0.05))
+    return Error()

@@ -2,7 +2,8 @@
 
 Equations, with lean a, reach R and what the length covers on the stick s:
 the far end of a stick of length q that leans by a is seen at q cos a R / (R + q sin a), so that to
-cover s it takes q = s / (cos a - (s / R) sin a), and a count comes out so much larger.
+cover s it takes q = s / (cos a - (s / R) sin a), and a count comes out so much larger. A longer
+length is stepped off thumb by thumb, each step before the eye again: so s is that of one step.
 A tilt t that is carried to the sheet by laying the stick flat about its upright turns into
 tan t' = sqrt(sin^2 t cos^2 a + sin^2 a) / (cos t cos a): every tilt comes out flatter.
 """
@@ -47,6 +48,6 @@ class Lean(Fault):
             way = 1.0 if math.sin(2.0 * asked.tilt) >= 0 else -1.0
             return Error(turn=way * flatter(asked.tilt, size))
         if asked.kind == "span" and asked.along == "straight":
-            covered = min(asked.length * hold.unit_on_stick_mm, 0.5 * hold.reach_mm)
+            covered = min(min(asked.length, 1.0) * hold.unit_on_stick_mm, 0.5 * hold.reach_mm)
             return Error(factor=longer(covered, hold.reach_mm, size))
         return Error()

@@ -11,7 +11,7 @@ from typing import ClassVar
 
 import numpy as np
 
-from zirkel.core.subject.faults.base import Asked, Error, Fault
+from zirkel.core.subject.faults.base import Asked, Error, Fault, sideways
 from zirkel.core.subject.stick import Holding
 
 
@@ -32,10 +32,4 @@ class Sway(Fault):
     def error(cls, size: float, asked: Asked, hold: Holding, rng: np.random.Generator) -> Error:
         """A random shift sideways: level lengths and plumb drops suffer, upright ones don't."""
         out = float(rng.normal(0.0, moves_over_subject(hold, size) / hold.unit_mm))
-        if asked.kind == "drop" or (asked.kind == "span" and asked.along == "level"):
-            return Error(shift=out)
-        if asked.kind == "span" and asked.along == "straight":
-            return Error(shift=out * float(np.sin(asked.tilt)))
-        if asked.kind == "tilt":
-            return Error(turn=out * float(np.cos(asked.tilt)) / max(asked.length, 0.05))
-        return Error()
+        return sideways(asked, out)

@@ -9,7 +9,7 @@ from typing import ClassVar
 
 import numpy as np
 
-from zirkel.core.subject.faults.base import Asked, Error, Fault
+from zirkel.core.subject.faults.base import Asked, Error, Fault, sideways
 from zirkel.core.subject.faults.sway import moves_over_subject
 from zirkel.core.subject.stick import Holding
 
@@ -30,7 +30,5 @@ class TwoEyes(Fault):
         """A great shift sideways in some readings, none in the others."""
         mixed = rng.random() < HOW_OFTEN
         way = 1.0 if rng.random() < 0.5 else -1.0
-        sideways = asked.kind == "drop" or (asked.kind == "span" and asked.along == "level")
-        if not (mixed and sideways):
-            return Error()
-        return Error(shift=way * moves_over_subject(hold, size) / hold.unit_mm)
+        out = way * moves_over_subject(hold, size) / hold.unit_mm
+        return sideways(asked, out) if mixed else Error()
