@@ -74,3 +74,4 @@ $(STATE)/typegen: frontend/typegen/package.json frontend/typegen/package-lock.js
 
 frontend/dist/index.html: $(STATE)/node $(FRONT)
 	cd frontend && npm run --silent build
+	gzip -9 -k -f frontend/dist/assets/*.js frontend/dist/assets/*.css frontend/dist/index.html

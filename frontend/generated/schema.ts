@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/v1/pad": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What can be read with the pad, and what each reading asks for. */
+        get: operations["pad"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/pictures": {
         parameters: {
             query?: never;
@@ -1716,6 +1733,74 @@ export interface components {
             title: string;
         };
         /**
+         * PadKind
+         * @description One entry of the pad, as the core declares it.
+         */
+        PadKind: {
+            /** Axis */
+            axis: number | null;
+            /** Fixed */
+            fixed: {
+                [key: string]: string;
+            } | null;
+            /** Held */
+            held: string;
+            /** How */
+            how: string;
+            /** In Takes */
+            in_takes: boolean;
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Label */
+            label: string;
+            /** Letter */
+            letter: string;
+            /** Measured */
+            measured: boolean;
+            /** None */
+            none: string | null;
+            /** Side */
+            side: string;
+            /** Sides */
+            sides: [
+                string,
+                string
+            ] | null;
+            /** Sign */
+            sign: components["schemas"]["PadStroke"][];
+            /** Slots */
+            slots: [
+                string,
+                string
+            ][];
+            /** Sort */
+            sort: string;
+            /** Value */
+            value: string;
+        };
+        /**
+         * PadKinds
+         * @description All entries, those that are read most first; `first` of them are shown at once.
+         */
+        PadKinds: {
+            /** First */
+            first: number;
+            /** Kinds */
+            kinds: components["schemas"]["PadKind"][];
+        };
+        /**
+         * PadStroke
+         * @description A part of a sign: a path on a field of 28 by 28; `look` is line, thin, dashed or filled.
+         */
+        PadStroke: {
+            /** Look */
+            look: string;
+            /** Path */
+            path: string;
+        };
+        /**
          * PaperCard
          * @description Something to take along: its button and what it is good for.
          */
@@ -3089,6 +3174,62 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    pad: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PadKinds"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     takePicture: {
         parameters: {
             query?: never;

@@ -29,6 +29,7 @@ from zirkel.core.words.network import (
     why_check,
     why_next,
 )
+from zirkel.core.words.pad import PAD
 from zirkel.core.words.sightings import ask_for, say_reading
 
 CANS = Words({}, "can")
@@ -109,6 +110,22 @@ class Readings(unittest.TestCase):
         self.assertEqual(say_sigma(SAID[3][0], 1.5, CANS), "±3.0°")
         self.assertEqual(say_sigma(SAID[4][0], 1.0, CANS), "±0.03 can")
         self.assertEqual(say_sigma(SAID[4][0], 2.0, Words({}, "mm")), "±2.0 mm")
+
+
+class OnThePad(unittest.TestCase):
+    def test_every_kind_has_an_entry_that_makes_it(self):
+        """The fields an entry fills are those of its kind, and every landmark is asked for."""
+        self.assertEqual({each.kind for each in PAD}, set(KINDS))
+        self.assertEqual(len({each.letter for each in PAD}), len(PAD))
+        for each in PAD:
+            kind = KINDS[each.kind]
+            asked = [field for _, field in each.slots]
+            wanted = [n for n, role in kind.landmark_fields() for _ in range(1 + (role == "pair"))]
+            self.assertEqual(asked, wanted, each.key)
+            self.assertEqual(each.value or None, kind.value_field, each.key)
+            self.assertEqual(each.in_takes, "take" in kind.__dataclass_fields__, each.key)
+            named = {*(each.fixed or {}), *([each.side] if each.side else [])}
+            self.assertLessEqual(named, set(kind.__dataclass_fields__), each.key)
 
 
 class Asking(unittest.TestCase):

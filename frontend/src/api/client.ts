@@ -1,30 +1,7 @@
-// Talking to the server: one function per operation, errors as `ApiError`.
-import type {
-  Bench,
-  Change,
-  LiveReckoning,
-  PictureTaken,
-  Plumbs,
-  Problem,
-  Prompts,
-  RecipeRoom,
-  Relations,
-  Reveal,
-  RoomFrame,
-  SceneCard,
-  SceneList,
-  SheetRoom,
-  Station,
-  StationRoom,
-  StickPose,
-  StickReading,
-  Strokes,
-  StudyFile,
-  TrustReport,
-  Wall,
-} from "./types";
-
-const BASE = "/api/v1";
+// Talking to the server: typed by the API's own document, errors as `ApiError`.
+import createClient from "openapi-fetch";
+import type { paths } from "../../generated/schema";
+import type { Bench, Change, PictureTaken, Problem, StickPose, StudyFile } from "./types";
 
 export class ApiError extends Error {
   constructor(
@@ -46,33 +23,37 @@ const UNREACHABLE: Problem = {
   detail: "Zirkel does not answer. What you entered is still here: try again in a moment.",
 };
 
-async function call<T>(path: string, init?: RequestInit): Promise<T> {
-  let response: Response;
+const client = createClient<paths>({ baseUrl: "", fetch: reached });
+
+async function reached(request: Request): Promise<Response> {
   try {
-    response = await fetch(BASE + path, init);
-  } catch {
+    return await fetch(request);
+  } catch (error) {
+    if (request.signal.aborted) {
+      throw error;
+    }
     throw new ApiError(UNREACHABLE, 0);
   }
-  if (!response.ok) {
-    const fallback: Problem = {
-      title: "Error",
-      status: response.status,
-      detail: response.statusText,
-    };
-    throw new ApiError(await response.json().catch(() => fallback), response.status);
-  }
-  return response.status === 204 ? (undefined as T) : response.json();
 }
 
-function send(method: string, body: unknown): RequestInit {
-  return { method, headers: { "Content-Type": "application/json" }, body: JSON.stringify(body) };
+type Answer<T> = { data?: T; error?: unknown; response: Response };
+
+/** The answer itself, or its problem as an error. */
+async function told<T>(asked: Promise<Answer<T>>): Promise<T> {
+  const { data, error, response } = await asked;
+  if (response.ok) {
+    return data as T;
+  }
+  const { status, statusText } = response;
+  const fallback: Problem = { title: "Error", status, detail: statusText };
+  throw new ApiError((error as Problem) || fallback, status);
 }
 
 /** Sends a picture; `progress` hears which share of it has gone, then 1 while it is prepared. */
 function sendPicture(file: Blob, progress: (share: number) => void): Promise<PictureTaken> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
-    request.open("POST", `${BASE}/pictures`);
+    request.open("POST", "/api/v1/pictures");
     request.upload.onprogress = (event) => progress(event.loaded / Math.max(event.total, 1));
     request.upload.onload = () => progress(1);
     request.onerror = () => reject(new ApiError(UNREACHABLE, 0));
@@ -103,40 +84,47 @@ export function newToken(): string {
   return Array.from(bytes, (each) => each.toString(16).padStart(2, "0")).join("");
 }
 
+type Based = { version: number; token: string };
+const of = (study_id: number) => ({ path: { study_id } });
+/** A file goes as the request's body, whatever the document says of it. */
+const bytes = (file: Blob) => ({ body: file as never, bodySerializer: (body: unknown) => body });
+
+/** What changes something; what is only asked for is in `queries`. */
 export const api = {
-  wall: () => call<Wall>("/studies"),
-  make: (draft: StudyFile) => call<Bench>("/studies", send("POST", draft)),
-  importFile: (file: Blob) => call<Bench>("/studies/import", { method: "POST", body: file }),
-  bench: (id: number) => call<Bench>(`/studies/${id}`),
-  relations: (id: number) => call<Relations>(`/studies/${id}/relations`),
-  trust: (id: number) => call<TrustReport>(`/studies/${id}/trust`),
-  prompts: (id: number) => call<Prompts>(`/studies/${id}/prompts`),
-  change: (id: number, version: number, change: Change, token: string) =>
-    call<Bench>(`/studies/${id}/changes`, send("POST", { version, change, token })),
-  undo: (id: number, version: number, token: string) =>
-    call<Bench>(`/studies/${id}/undo`, send("POST", { version, token })),
-  redo: (id: number, version: number, token: string) =>
-    call<Bench>(`/studies/${id}/redo`, send("POST", { version, token })),
+  client,
+  told,
+  make: (body: StudyFile) =>
+    told(client.POST("/api/v1/studies", { body: body as never })) as Promise<Bench>,
+  importFile: (file: Blob) =>
+    told(client.POST("/api/v1/studies/import", bytes(file) as never)) as Promise<Bench>,
+  change: (id: number, change: Change, based: Based) =>
+    told(
+      client.POST("/api/v1/studies/{study_id}/changes", {
+        params: of(id),
+        body: { ...based, change },
+      }),
+    ) as Promise<Bench>,
+  undo: (id: number, body: Based) =>
+    told(
+      client.POST("/api/v1/studies/{study_id}/undo", { params: of(id), body }),
+    ) as Promise<Bench>,
+  redo: (id: number, body: Based) =>
+    told(
+      client.POST("/api/v1/studies/{study_id}/redo", { params: of(id), body }),
+    ) as Promise<Bench>,
   remove: (id: number, removed: boolean) =>
-    call<void>(`/studies/${id}/removed`, send("PUT", { removed })),
-  scenes: () => call<SceneList>("/scenes"),
-  addScene: (file: Blob) => call<SceneCard>("/scenes", { method: "POST", body: file }),
-  beginFromScene: (scene: string) => call<Bench>("/studies/from-scene", send("POST", { scene })),
-  station: (id: number, station: Station | null) =>
-    call<StationRoom>(`/studies/${id}/station`, send("POST", { station })),
-  stick: (id: number, pose: StickPose) =>
-    call<StickReading>(`/studies/${id}/stick`, send("POST", pose)),
-  reveal: (id: number) => call<Reveal>(`/studies/${id}/reveal`),
-  reach: (query: URLSearchParams) => call<{ reach_mm: number }>(`/reach?${query}`),
-  reckon: (query: URLSearchParams) => call<LiveReckoning>(`/reckon?${query}`),
-  sheet: (id: number, frame: RoomFrame | null) =>
-    call<SheetRoom>(`/studies/${id}/sheet`, send("POST", { frame })),
-  recipe: (id: number) => call<RecipeRoom>(`/studies/${id}/recipe`),
-  strokes: (id: number, points: [number, number][], tolerance_mm: number) =>
-    call<Strokes>(`/studies/${id}/strokes`, send("POST", { points, tolerance_mm })),
-  plumbs: (query: URLSearchParams) => call<Plumbs>(`/plumbs?${query}`),
-  takeAddress: (id: number, what: string) => `${BASE}/studies/${id}/take/${what}`,
+    told(
+      client.PUT("/api/v1/studies/{study_id}/removed", { params: of(id), body: { removed } }),
+    ) as Promise<unknown>,
+  addScene: (file: Blob) => told(client.POST("/api/v1/scenes", bytes(file) as never)),
+  beginFromScene: (scene: string) =>
+    told(client.POST("/api/v1/studies/from-scene", { body: { scene } })) as Promise<Bench>,
+  stick: (id: number, body: StickPose) =>
+    told(client.POST("/api/v1/studies/{study_id}/stick", { params: of(id), body })),
+  reach: (query: { length_mm: number; near_mm: number; far_mm: number; back_mm: number }) =>
+    told(client.GET("/api/v1/reach", { params: { query } })),
   takePicture: sendPicture,
-  printAddress: (id: number) => `${BASE}/studies/${id}/print.pdf`,
-  fileAddress: (id: number) => `${BASE}/studies/${id}/file`,
+  takeAddress: (id: number, what: string) => `/api/v1/studies/${id}/take/${what}`,
+  printAddress: (id: number) => `/api/v1/studies/${id}/print.pdf`,
+  fileAddress: (id: number) => `/api/v1/studies/${id}/file`,
 };

@@ -3,7 +3,7 @@ import type { components } from "../../generated/schema";
 
 type Schemas = components["schemas"];
 
-export type PictureSubject = Required<Schemas["FilePicture"]>;
+export type PictureSubject = Required<Schemas["FilePictureSubject"]>;
 export type Station = Required<Schemas["FileStation"]>;
 export type BenchSubject = Omit<Required<Schemas["BenchSubject"]>, "picture"> & {
   picture: PictureSubject | null;
@@ -39,5 +39,8 @@ export type StickPose = Schemas["StickPose"];
 export type StickReading = Schemas["StickReading"];
 export type Reveal = Schemas["Reveal"];
 export type PictureTaken = Schemas["PictureTaken"];
-export type SimulatedSubject = Schemas["FileSimulated"];
+export type SimulatedSubject = Schemas["FileSimulatedSubject"];
 export type Problem = Schemas["Problem"];
+export type PadKinds = Schemas["PadKinds"];
+export type PadKind = Schemas["PadKind"];
+export type Ambiguous = Schemas["AmbiguousPlace"];

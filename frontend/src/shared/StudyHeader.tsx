@@ -3,17 +3,9 @@ import { Button } from "antd";
 import { Link } from "react-router";
 import type { Bench } from "../api/types";
 import styles from "./StudyHeader.module.css";
+import { STAGES, type Stage } from "./stages";
 import type { StudyHandle } from "./useStudy";
 import { Wordmark } from "./Wordmark";
-
-export const STAGES = [
-  { key: "subject", label: "Subject", path: "/subject" },
-  { key: "sheet", label: "Frame", path: "/sheet" },
-  { key: "bench", label: "Bench", path: "" },
-  { key: "draw", label: "Draw", path: "/draw" },
-] as const;
-
-export type Stage = (typeof STAGES)[number]["key"];
 
 type Props = {
   study: StudyHandle;

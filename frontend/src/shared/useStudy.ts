@@ -2,6 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { ApiError, api, newToken } from "../api/client";
+import { queries } from "../api/queries";
 import type { Bench, Change } from "../api/types";
 
 type Request = { kind: "change"; change: Change } | { kind: "undo" } | { kind: "redo" };
@@ -10,14 +11,10 @@ type Sent = Request & { version: number; token: string };
 export type StudyHandle = ReturnType<typeof useStudy>;
 
 const CONFLICT = 409;
-/** The drawing is painted first; what to sight next is asked after. */
-const AFTER_PAINT_MS = 80;
 
 export function useStudy(id: number) {
   const client = useQueryClient();
-  const bench = useQuery({ queryKey: ["bench", id], queryFn: () => api.bench(id) });
-  const prompts = useQuery({ queryKey: ["prompts", id], queryFn: () => api.prompts(id) });
-  const relations = useQuery({ queryKey: ["relations", id], queryFn: () => api.relations(id) });
+  const bench = useQuery(queries.bench(id));
   const [stale, setStale] = useState<Request | null>(null);
   // Changes go one after the other, each based on what the one before led to.
   const queue = useRef<Promise<unknown>>(Promise.resolve());
@@ -25,12 +22,7 @@ export function useStudy(id: number) {
   const keep = useCallback(
     (made: Bench) => {
       client.setQueryData(["bench", id], made);
-      window.setTimeout(() => {
-        for (const what of ["prompts", "relations", "trust"]) {
-          client.invalidateQueries({ queryKey: [what, id] });
-        }
-        client.invalidateQueries({ queryKey: ["wall"] });
-      }, AFTER_PAINT_MS);
+      client.invalidateQueries({ queryKey: ["wall"] });
     },
     [client, id],
   );
@@ -38,11 +30,10 @@ export function useStudy(id: number) {
   const mutation = useMutation({
     mutationFn: (sent: Sent) => {
       if (sent.kind === "change") {
-        return api.change(id, sent.version, sent.change, sent.token);
+        return api.change(id, sent.change, { version: sent.version, token: sent.token });
       }
-      return sent.kind === "undo"
-        ? api.undo(id, sent.version, sent.token)
-        : api.redo(id, sent.version, sent.token);
+      const based = { version: sent.version, token: sent.token };
+      return sent.kind === "undo" ? api.undo(id, based) : api.redo(id, based);
     },
     // The same token: sending again after a lost answer changes nothing twice.
     retry: (count, error) => error instanceof ApiError && error.status === 0 && count < 2,
@@ -73,8 +64,6 @@ export function useStudy(id: number) {
   return {
     bench: bench.data,
     error: bench.error,
-    prompts: prompts.data,
-    relations: relations.data,
     busy: mutation.isPending,
     stale,
     change: useCallback((change: Change) => run({ kind: "change", change }), [run]),

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+import mimetypes
 from dataclasses import dataclass
 from pathlib import Path
 
-from flask import Blueprint, Flask, Response, abort, send_from_directory
+from flask import Blueprint, Flask, Response, abort, request, send_from_directory
 from flask_openapi3 import Info, OpenAPI
 
 from zirkel import __version__
@@ -59,6 +60,18 @@ def _secured(response: Response) -> Response:
     return response
 
 
+def _packed(folder: Path, path: str) -> Response | None:
+    """The file as it was packed when the pages were built, for who can unpack it."""
+    packed = f"{path}.gz"
+    if "gzip" not in request.accept_encodings or not (folder / packed).is_file():
+        return None
+    kind = mimetypes.guess_type(path)[0]
+    response = send_from_directory(folder, packed, mimetype=kind)
+    response.headers["Content-Encoding"] = "gzip"
+    response.headers["Vary"] = "Accept-Encoding"
+    return response
+
+
 def _serve_front_end(app: Flask, folder: Path) -> None:
     """Files as they are, and the one page for every address that the front end routes itself."""
     pages = Blueprint("pages", __name__)
@@ -70,7 +83,7 @@ def _serve_front_end(app: Flask, folder: Path) -> None:
             abort(404)
         if (folder / path).is_file():
             lasting = A_YEAR if path.startswith("assets/") else None
-            response = send_from_directory(folder, path, max_age=lasting)
+            response = _packed(folder, path) or send_from_directory(folder, path, max_age=lasting)
             if lasting:
                 response.headers["Cache-Control"] = f"public, max-age={A_YEAR}, immutable"
             return response

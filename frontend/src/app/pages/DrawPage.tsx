@@ -1,5 +1,5 @@
 // Placing the landmarks by hand, step by step, and what is taken along.
-import { RecipeRoom } from "../../features/recipe";
+import { RecipeRoom } from "../../features/draw";
 import { StudyPage } from "./StudyPage";
 
 export default function DrawPage() {

@@ -3,8 +3,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api } from "../../api/client";
 import type { PictureTaken, StudyFile } from "../../api/types";
-import { PictureUpload } from "../../features/picture";
-import { SceneGallery } from "../../features/scenes";
+import { PictureUpload, SceneGallery } from "../../features/subject";
 import { Wordmark } from "../../shared/Wordmark";
 import styles from "./pages.module.css";
 

@@ -3,26 +3,34 @@ import { Link, useParams } from "react-router";
 import { ApiError } from "../../api/client";
 import type { Bench, Change } from "../../api/types";
 import { StaleDialog } from "../../shared/StaleDialog";
-import { type Stage, StudyHeader } from "../../shared/StudyHeader";
-import { useStudy } from "../../shared/useStudy";
+import { StudyHeader } from "../../shared/StudyHeader";
+import type { Stage } from "../../shared/stages";
+import { type StudyHandle, useStudy } from "../../shared/useStudy";
+import { Wordmark } from "../../shared/Wordmark";
 import styles from "./pages.module.css";
 
-type Room = { bench: Bench; make: (change: Change) => Promise<string | null> };
+type Room = {
+  study: StudyHandle;
+  bench: Bench;
+  make: (change: Change) => Promise<string | null>;
+};
 
-type Props = { stage: Stage; children: (room: Room) => React.ReactNode };
+/** `bare` leaves head and dialogs to the room itself. */
+type Props = { stage: Stage; bare?: boolean; children: (room: Room) => React.ReactNode };
 
-export function StudyPage({ stage, children }: Props) {
+export function StudyPage({ stage, bare, children }: Props) {
   const study = useStudy(Number(useParams().id));
   const { bench } = study;
-  if (study.error) {
-    return (
-      <p role="alert" className={styles.lost}>
-        {study.error.message} <Link to="/">Back to the wall</Link>
-      </p>
-    );
-  }
   if (!bench) {
-    return <p role="status">Fetching the study…</p>;
+    return study.error ? (
+      <div className={styles.lost}>
+        <Wordmark />
+        <p role="alert">{study.error.message}</p>
+        <Link to="/">Back to the wall</Link>
+      </div>
+    ) : (
+      <p role="status">Fetching the study…</p>
+    );
   }
   const make = async (change: Change): Promise<string | null> => {
     try {
@@ -32,10 +40,13 @@ export function StudyPage({ stage, children }: Props) {
       return error instanceof ApiError ? error.sentence : String(error);
     }
   };
+  if (bare) {
+    return children({ study, bench, make });
+  }
   return (
     <>
       <StudyHeader study={study} bench={bench} stage={stage} />
-      <main data-version={bench.version}>{children({ bench, make })}</main>
+      <main data-version={bench.version}>{children({ study, bench, make })}</main>
       <StaleDialog study={study} />
     </>
   );

@@ -2,8 +2,7 @@
 import { Button } from "antd";
 import { Link } from "react-router";
 import type { Bench, Change, PictureTaken } from "../../api/types";
-import { PictureRoom, PictureUpload } from "../../features/picture";
-import { LiveStation, StationRoom } from "../../features/station";
+import { LiveStation, PictureRoom, PictureUpload, StationRoom } from "../../features/subject";
 import styles from "./pages.module.css";
 import { StudyPage } from "./StudyPage";
 

@@ -1,1 +1,1 @@
-export { BenchPicture } from "./BenchPicture";
+export { BenchRoom } from "./BenchRoom";

@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
 import { Link, useNavigate } from "react-router";
 import { ApiError, api } from "../../api/client";
+import { queries } from "../../api/queries";
 import type { StudyCard } from "../../api/types";
 import { download } from "../../shared/download";
 import { FilePicker } from "../../shared/FilePicker";
@@ -14,7 +15,7 @@ export function StudyWall() {
   const client = useQueryClient();
   const navigate = useNavigate();
   const { message } = App.useApp();
-  const wall = useQuery({ queryKey: ["wall"], queryFn: api.wall });
+  const wall = useQuery(queries.wall());
   const load = useMutation({
     mutationFn: (file: File) => api.importFile(file),
     onSuccess: (bench) => {

@@ -5,6 +5,7 @@ from __future__ import annotations
 from flask import Response
 
 from zirkel.views.bench import Bench, open_bench
+from zirkel.views.pad import PadKinds, pad_kinds
 from zirkel.views.prompts import (
     Prompts,
     RelationPrompts,
@@ -19,6 +20,12 @@ from zirkel.web.problems import as_json
 from zirkel.web.requests import StudyPath, Wanted
 
 routes = blueprint("bench", "Subject and sheet side by side")
+
+
+@routes.get("/pad", responses={"200": PadKinds}, operation_id="pad")
+def get_pad() -> Response:
+    """What can be read with the pad, and what each reading asks for."""
+    return as_json(pad_kinds())
 
 
 @routes.get("/studies/<int:study_id>", responses={"200": Bench}, operation_id="bench")

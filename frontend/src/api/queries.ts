@@ -1,0 +1,166 @@
+// What is asked of the server, one entry a view: its key, and how it is fetched. A question carries
+// the version it is asked for; one that is no longer wanted is given up, here and on the server.
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { api } from "./client";
+import type {
+  Bench,
+  PadKinds,
+  Prompts,
+  RecipeRoom,
+  Relations,
+  RoomFrame,
+  SheetRoom,
+  Station,
+  StationRoom,
+  Strokes,
+  Wall,
+} from "./types";
+
+const { client, told } = api;
+const MINUTE = 60_000;
+
+type Seen = { id: number; version: number };
+const of = (study_id: number) => ({ path: { study_id } });
+const wanted = ({ id, version }: Seen) => ({ path: { study_id: id }, query: { version } });
+
+export const queries = {
+  wall: () =>
+    queryOptions({
+      queryKey: ["wall"],
+      queryFn: ({ signal }) => told(client.GET("/api/v1/studies", { signal })) as Promise<Wall>,
+    }),
+  scenes: () =>
+    queryOptions({
+      queryKey: ["scenes"],
+      queryFn: ({ signal }) => told(client.GET("/api/v1/scenes", { signal })),
+      staleTime: MINUTE,
+    }),
+  pad: () =>
+    queryOptions({
+      queryKey: ["pad"],
+      queryFn: ({ signal }) => told(client.GET("/api/v1/pad", { signal })) as Promise<PadKinds>,
+      staleTime: Number.POSITIVE_INFINITY,
+    }),
+  bench: (id: number) =>
+    queryOptions({
+      queryKey: ["bench", id],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/studies/{study_id}", { params: of(id), signal }),
+        ) as Promise<Bench>,
+    }),
+  prompts: (seen: Seen) =>
+    queryOptions({
+      queryKey: ["prompts", seen.id, seen.version],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/studies/{study_id}/prompts", { params: wanted(seen), signal }),
+        ) as Promise<Prompts>,
+      placeholderData: keepPreviousData,
+      retry: false,
+    }),
+  relations: (seen: Seen) =>
+    queryOptions({
+      queryKey: ["relations", seen.id, seen.version],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/studies/{study_id}/relations", { params: wanted(seen), signal }),
+        ) as Promise<Relations>,
+      placeholderData: keepPreviousData,
+      retry: false,
+    }),
+  trust: (seen: Seen) =>
+    queryOptions({
+      queryKey: ["trust", seen.id, seen.version],
+      queryFn: ({ signal }) =>
+        told(client.GET("/api/v1/studies/{study_id}/trust", { params: wanted(seen), signal })),
+      placeholderData: keepPreviousData,
+      retry: false,
+    }),
+  reveal: (seen: Seen) =>
+    queryOptions({
+      queryKey: ["reveal", seen.id, seen.version],
+      queryFn: ({ signal }) =>
+        told(client.GET("/api/v1/studies/{study_id}/reveal", { params: of(seen.id), signal })),
+      placeholderData: keepPreviousData,
+      retry: false,
+    }),
+  recipe: (seen: Seen) =>
+    queryOptions({
+      queryKey: ["recipe", seen.id, seen.version],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/studies/{study_id}/recipe", { params: wanted(seen), signal }),
+        ) as Promise<RecipeRoom>,
+    }),
+  papers: (id: number) =>
+    queryOptions({
+      queryKey: ["papers", id],
+      queryFn: ({ signal }) =>
+        told(client.GET("/api/v1/studies/{study_id}/take", { params: of(id), signal })),
+    }),
+  frame: (seen: Seen, frame: RoomFrame | null) =>
+    queryOptions({
+      queryKey: ["frame", seen.id, seen.version, frame],
+      queryFn: ({ signal }) =>
+        told(
+          client.POST("/api/v1/studies/{study_id}/sheet", {
+            params: of(seen.id),
+            body: { frame },
+            signal,
+          }),
+        ) as Promise<SheetRoom>,
+      placeholderData: keepPreviousData,
+      staleTime: MINUTE,
+    }),
+  station: (seen: Seen, station: Station | null) =>
+    queryOptions({
+      queryKey: ["station", seen.id, seen.version, station],
+      queryFn: ({ signal }) =>
+        told(
+          client.POST("/api/v1/studies/{study_id}/station", {
+            params: of(seen.id),
+            body: { station },
+            signal,
+          }),
+        ) as Promise<StationRoom>,
+      placeholderData: keepPreviousData,
+      staleTime: MINUTE,
+    }),
+  strokes: (seen: Seen, points: [number, number][], tolerance_mm: number) =>
+    queryOptions({
+      queryKey: ["strokes", seen.id, seen.version, points, tolerance_mm],
+      queryFn: ({ signal }) =>
+        told(
+          client.POST("/api/v1/studies/{study_id}/strokes", {
+            params: of(seen.id),
+            body: { points, tolerance_mm },
+            signal,
+          }),
+        ) as Promise<Strokes>,
+      placeholderData: keepPreviousData,
+      retry: false,
+    }),
+  plumbs: (query: { top_mm: number; middle_mm: number; foot_mm: number; height_mm: number }) =>
+    queryOptions({
+      queryKey: ["plumbs", query],
+      queryFn: ({ signal }) => told(client.GET("/api/v1/plumbs", { params: { query }, signal })),
+    }),
+  reckon: (query: LiveQuery) =>
+    queryOptions({
+      queryKey: ["reckon", query],
+      queryFn: ({ signal }) => told(client.GET("/api/v1/reckon", { params: { query }, signal })),
+      placeholderData: keepPreviousData,
+      retry: false,
+    }),
+};
+
+type LiveQuery = {
+  height_mm: number;
+  width_mm: number;
+  unit_mm: number;
+  distance_mm: number;
+  reach_mm: number;
+  easel_mm: number;
+  wanted_mm: number;
+};

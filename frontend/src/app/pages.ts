@@ -1,0 +1,24 @@
+// All pages: where each is, and how it is loaded when it is first opened.
+import { type ComponentType, lazy } from "react";
+import { STAGES, type Stage } from "../shared/stages";
+
+type Page = { path: string; page: ComponentType };
+type Loaded = Promise<{ default: ComponentType }>;
+
+const ROOMS: Record<Stage, () => Loaded> = {
+  subject: () => import("./pages/SubjectPage"),
+  frame: () => import("./pages/FramePage"),
+  bench: () => import("./pages/BenchPage"),
+  draw: () => import("./pages/DrawPage"),
+};
+
+export const PAGES: readonly Page[] = [
+  { path: "/", page: lazy(() => import("./pages/WallPage")) },
+  { path: "/new", page: lazy(() => import("./pages/NewStudyPage")) },
+  { path: "/scenes", page: lazy(() => import("./pages/ScenesPage")) },
+  ...STAGES.map((each) => ({
+    path: `/studies/:id${each.path}`,
+    page: lazy(ROOMS[each.key]),
+  })),
+  { path: "*", page: lazy(() => import("./pages/WallPage")) },
+];

@@ -1,0 +1,119 @@
+// The bench: the picture, the pad under it, the prompter beside it; or, hands full, one prompt.
+import { useQuery } from "@tanstack/react-query";
+import { Button } from "antd";
+import { useState } from "react";
+import { api } from "../../api/client";
+import { queries } from "../../api/queries";
+import type { Bench, PadKinds } from "../../api/types";
+import { download } from "../../shared/download";
+import { ShortcutHelp } from "../../shared/ShortcutHelp";
+import { StaleDialog } from "../../shared/StaleDialog";
+import { StudyHeader } from "../../shared/StudyHeader";
+import { useShortcuts } from "../../shared/useShortcuts";
+import type { StudyHandle } from "../../shared/useStudy";
+import styles from "./BenchRoom.module.css";
+import { benchKey, benchShortcuts } from "./benchKeys";
+import { Pad } from "./pad";
+import { BenchPicture } from "./picture";
+import { EaselPrompt } from "./prompter";
+import { SidePane } from "./SidePane";
+import { SubjectTools } from "./SubjectTools";
+import { StickOverlay } from "./stick";
+import { type Room, useBenchRoom } from "./useBenchRoom";
+
+type Props = { study: StudyHandle; bench: Bench };
+
+export function BenchRoom({ study, bench }: Props) {
+  const pad = useQuery(queries.pad());
+  if (pad.error) {
+    return <p role="alert">{pad.error.message}</p>;
+  }
+  return pad.data ? (
+    <Furnished key={bench.id} study={study} bench={bench} kinds={pad.data} />
+  ) : null;
+}
+
+function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
+  const room = useBenchRoom(study, bench, kinds);
+  const [help, setHelp] = useState(false);
+  useShortcuts((event) => benchKey(room, event, () => setHelp(true)));
+  const { pad, message, keep } = room;
+  return (
+    // biome-ignore lint/a11y/useKeyWithClickEvents: only lets go of what a pointer has pressed
+    // biome-ignore lint/a11y/noStaticElementInteractions: only lets go of what a pointer has pressed
+    <div
+      className={room.easel ? styles.easel : styles.bench}
+      data-version={bench.version}
+      data-busy={study.busy}
+      onClick={letGo}
+    >
+      {room.easel ? (
+        <EaselPrompt
+          bench={bench}
+          prompt={room.next.prompt}
+          onAnother={room.next.another}
+          onLeave={room.toEasel}
+        />
+      ) : (
+        <AtTheBench room={room} onHelp={() => setHelp(true)} />
+      )}
+      <Pad bench={bench} pad={pad} message={message} busy={study.busy} onKeep={keep} />
+      <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={benchShortcuts(kinds)} />
+      <StaleDialog study={study} />
+    </div>
+  );
+}
+
+function AtTheBench({ room, onHelp }: { room: Room; onHelp: () => void }) {
+  const { study, bench, pad, stick, side } = room;
+  const onNext = side === "Next";
+  return (
+    <>
+      <StudyHeader study={study} bench={bench} stage="bench" onUndo={room.back} onRedo={room.again}>
+        <Button onClick={room.toEasel}>Easel</Button>
+        <Button onClick={() => download(api.fileAddress(bench.id))}>Save as file</Button>
+        <Button onClick={onHelp} aria-label="Keys on this screen">
+          ?
+        </Button>
+      </StudyHeader>
+      <BenchPicture
+        bench={bench}
+        chosen={pad.state.slots.flatMap((each) => each ?? [])}
+        kind={pad.state.kind}
+        pointed={room.pointed}
+        promise={onNext ? room.promise : null}
+        relation={onNext ? room.relations.shown : undefined}
+        reveal={room.revealed ? room.truth.data : undefined}
+        overlay={
+          stick.inHand
+            ? (picture, height) => (
+                <StickOverlay
+                  stick={stick}
+                  scale={picture.layout.subject}
+                  right={picture.layout.divide}
+                  bottom={height}
+                  name={(each) => bench.landmarks.find((one) => one.id === each)?.name ?? each}
+                />
+              )
+            : undefined
+        }
+        onChoose={pad.choose}
+      >
+        <SubjectTools room={room} />
+      </BenchPicture>
+      <SidePane room={room} />
+    </>
+  );
+}
+
+/** After a tap, keys belong to the pad again and not to the button that was tapped. */
+function letGo(event: React.MouseEvent): void {
+  const held = document.activeElement;
+  if (
+    event.detail > 0 &&
+    held instanceof HTMLElement &&
+    held.matches("button, input[type=radio]")
+  ) {
+    held.blur();
+  }
+}

@@ -1,0 +1,66 @@
+// Beside the picture: what to sight next, the readings, the marks, or the set-up.
+import { Segmented } from "antd";
+import { lazy, Suspense, useState } from "react";
+import styles from "./BenchRoom.module.css";
+import { Marks, Progress, Prompter, Readings } from "./prompter";
+import { type Room, SIDES } from "./useBenchRoom";
+
+const Setup = lazy(() => import("./setup").then((each) => ({ default: each.Setup })));
+
+export function SidePane({ room }: { room: Room }) {
+  const { bench, pad, next, relations, side, tell } = room;
+  const [unchecked, setUnchecked] = useState(false);
+  return (
+    <aside className={styles.side}>
+      <Segmented block options={[...SIDES]} value={side} onChange={room.turnTo} />
+      <div className={styles.scroll}>
+        {side === "Next" && (
+          <Prompter
+            bench={bench}
+            prompts={next.data}
+            turn={next.turn}
+            onTake={pad.takeUp}
+            onAnother={next.another}
+            onAgain={(reading) => pad.correct(reading, true)}
+            onStrike={(id) => tell({ type: "strike_sighting", id, struck: true })}
+            onPoint={room.setPointed}
+            onKeepAll={(id) => tell({ type: "keep_sighting", id })}
+            onPointPrompt={room.setPromise}
+            onBelieve={() => tell({ type: "believe_scatter", factor: bench.scatter })}
+            relation={relations.shown}
+            relationCount={relations.count}
+            onNextRelation={relations.another}
+            onAdopt={relations.adopt}
+            onShowUnchecked={() => {
+              setUnchecked(true);
+              room.turnTo("Readings");
+            }}
+          />
+        )}
+        {side === "Readings" && (
+          <Readings
+            bench={bench}
+            onlyUnchecked={unchecked}
+            onEdit={(reading) => pad.correct(reading, false)}
+            onStrike={(id, struck) => tell({ type: "strike_sighting", id, struck })}
+            onRemove={(id) => tell({ type: "remove_sighting", id })}
+            onPoint={room.setPointed}
+          />
+        )}
+        {side === "Marks" && (
+          <Marks
+            bench={bench}
+            onChoose={pad.choose}
+            onLeave={(id) => tell({ type: "leave_relation", id })}
+          />
+        )}
+        {side === "Set-up" && (
+          <Suspense fallback={<p role="status">Fetching…</p>}>
+            <Setup bench={bench} onChange={room.make} />
+          </Suspense>
+        )}
+      </div>
+      <Progress bench={bench} />
+    </aside>
+  );
+}

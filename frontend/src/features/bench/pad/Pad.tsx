@@ -1,0 +1,182 @@
+// The pad: which landmarks, which kind, what value, keep.
+import { Button } from "antd";
+import { useState } from "react";
+import type { Bench } from "../../../api/types";
+import { Arrow } from "../../../shared/Arrow";
+import { Said } from "../../../shared/Said";
+import { KindSign } from "./KindSign";
+import { ALONGS } from "./kinds";
+import styles from "./Pad.module.css";
+import type { Pad as PadHandle } from "./usePad";
+import { ValueKeys } from "./ValueKeys";
+
+type Props = {
+  bench: Bench;
+  pad: PadHandle;
+  /** What was wrong with the entry, or what was kept last. */
+  message: { text: string; bad: boolean } | null;
+  busy: boolean;
+  onKeep: () => void;
+};
+
+export function Pad({ bench, pad, message, busy, onKeep }: Props) {
+  const { state, kind } = pad;
+  const [all, setAll] = useState(false);
+  const { kinds, first } = pad.kinds;
+  const beyond = kinds.findIndex((each) => each.key === kind.key) >= first;
+  const shown = all || beyond ? kinds : kinds.slice(0, first);
+  return (
+    <section className={styles.pad} aria-label="Take a reading">
+      <Slots bench={bench} pad={pad} />
+      <div className={styles.middle}>
+        <fieldset className={styles.kinds}>
+          <legend className="visually-hidden">Kind of reading</legend>
+          {shown.map((each) => (
+            <button
+              type="button"
+              key={each.key}
+              aria-pressed={each.key === kind.key}
+              title={`${each.how} (key ${each.letter})`}
+              onClick={() => pad.chooseKind(each.key)}
+            >
+              <KindSign kind={each} />
+              {each.label}
+            </button>
+          ))}
+          {!beyond && (
+            <button type="button" aria-expanded={all} onClick={() => setAll(!all)}>
+              <span className={styles.more} aria-hidden="true">
+                {all ? "‹" : "· · ·"}
+              </span>
+              {all ? "Fewer" : "More"}
+            </button>
+          )}
+        </fieldset>
+        <ValueKeys pad={pad} />
+      </div>
+      <div className={styles.keep}>
+        <Readout bench={bench} pad={pad} />
+        <p className={styles.how}>{kind.how}</p>
+        <p role="status" className={message?.bad ? styles.bad : styles.good}>
+          {message && <Said text={message.text} />}
+        </p>
+        <div className={styles.actions}>
+          <Button type="primary" size="large" disabled={!pad.ready} loading={busy} onClick={onKeep}>
+            {state.editing ? "Correct" : "Keep"} <kbd>Enter</kbd>
+          </Button>
+          {kind.in_takes && (
+            <Button
+              size="large"
+              onClick={pad.newTake}
+              title="After a break, a step, or a re-set thumb"
+            >
+              New take
+            </Button>
+          )}
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function Slots({ bench, pad }: { bench: Bench; pad: PadHandle }) {
+  const { state, kind } = pad;
+  const named = new Map(bench.landmarks.map((each) => [each.id, each]));
+  const matching = state.letters
+    ? bench.landmarks.filter((each) => each.letters.startsWith(state.letters))
+    : [];
+  return (
+    <div className={styles.slots}>
+      {kind.slots.map(([label], i) => {
+        const chosen = named.get(state.slots[i] ?? "");
+        const active = i === state.active;
+        return (
+          <button
+            type="button"
+            // biome-ignore lint/suspicious/noArrayIndexKey: slots are their places
+            key={i}
+            aria-pressed={active}
+            className={styles.slot}
+            onClick={() => pad.set({ active: i, letters: "" })}
+          >
+            <small>{label}</small>
+            <span className={chosen ? styles.chosen : styles.open}>
+              {active && state.letters
+                ? `${state.letters}…`
+                : (chosen?.name ?? "tap, or type its letters")}
+            </span>
+            {chosen && <kbd>{chosen.letters}</kbd>}
+          </button>
+        );
+      })}
+      {kind.measured && (
+        <fieldset className={styles.sides}>
+          <legend className="visually-hidden">Measured</legend>
+          {ALONGS.map(([along, said]) => (
+            <button
+              type="button"
+              key={along}
+              aria-pressed={pad.state.along === along}
+              onClick={() => pad.set({ along })}
+            >
+              {said}
+            </button>
+          ))}
+        </fieldset>
+      )}
+      {kind.sides && (
+        <fieldset className={styles.sides}>
+          <legend className="visually-hidden">Towards</legend>
+          {kind.sides.map((each) => (
+            <button
+              type="button"
+              key={each}
+              aria-pressed={pad.side === each}
+              onClick={() => pad.set({ side: each })}
+            >
+              <Arrow side={each} /> {each}
+            </button>
+          ))}
+        </fieldset>
+      )}
+      {matching.length > 0 && (
+        <ul className={styles.matching} aria-label="Landmarks with these letters">
+          {matching.slice(0, 6).map((each) => (
+            <li key={each.id}>
+              <button type="button" onClick={() => pad.choose(each.id)}>
+                <kbd>{each.letters}</kbd> {each.name}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+function Readout({ bench, pad }: { bench: Bench; pad: PadHandle }) {
+  const { kind, state, side } = pad;
+  const unit = bench.unit?.name ?? "unit";
+  const value = state.value.trim();
+  const many = value !== "" && value !== "1" && !/^\d+\/\d+$/.test(value) && unit !== "mm";
+  const counted = `${value} ${unit}${many ? "s" : ""}`;
+  const said: Record<string, string> = {
+    count: value ? counted : `? ${unit}s`,
+    tilt: value || "which hour?",
+    offset: value ? `${counted} ${side ?? ""}` : (kind.none ?? ""),
+    fraction: value ? `${value} of the way` : "which part?",
+    ratio: value ? `${value} times` : (kind.none ?? ""),
+    none: kind.label,
+  };
+  const towards = kind.sort === "count" && side ? ` ${side}` : "";
+  return (
+    <output className={styles.readout} aria-label="The reading so far">
+      <Said text={said[kind.sort] ?? ""} />
+      <small>
+        {towards}
+        {kind.in_takes ? ` · take ${pad.take.replace(/^t/, "")}` : ""}
+        {state.editing ? " · correcting" : ""}
+      </small>
+    </output>
+  );
+}

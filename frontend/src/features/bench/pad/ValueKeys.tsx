@@ -1,0 +1,83 @@
+// Keys for the value: wholes and fractions, or the clock face, with the sides beside them.
+import { Arrow } from "../../../shared/Arrow";
+import { Said } from "../../../shared/Said";
+import { ClockFace, handFrom } from "./ClockFace";
+import styles from "./Pad.module.css";
+import type { Pad } from "./usePad";
+
+const WHOLES = ["0", "1", "2", "3", "4", "5", "6", "7", "8", "9"];
+const FRACTIONS = ["1/2", "1/3", "2/3", "1/4", "3/4", "1/8", "3/8", "5/8", "7/8"];
+const PARTS = ["1/2", "1/3", "2/3", "1/4", "3/4", "1/5", "2/5", "3/5", "4/5"];
+
+/** The value with another whole or fraction. */
+export function withKey(value: string, key: string): string {
+  const found = /^(\d*)\s*(\d+\/\d+)?$/.exec(value.trim());
+  const whole = found && !/^\d+\/\d+$/.test(value.trim()) ? (found[1] ?? "") : "";
+  const fraction = /\d+\/\d+$/.exec(value)?.[0] ?? "";
+  if (key.includes("/")) {
+    return fraction === key ? whole : `${whole} ${key}`.trim();
+  }
+  return `${whole}${key}${fraction ? ` ${fraction}` : ""}`;
+}
+
+export function ValueKeys({ pad }: { pad: Pad }) {
+  const { kind, state } = pad;
+  const set = (value: string) => pad.set({ value, fresh: false });
+  const value = state.fresh ? "" : state.value;
+  if (kind.sort === "none") {
+    return <p className={styles.nothing}>Nothing to count: keep it when it is so.</p>;
+  }
+  return (
+    <div className={styles.values}>
+      {kind.sort === "tilt" ? (
+        <>
+          <ClockFace degrees={handFrom(state.value)} onChange={set} />
+          <p className={styles.hint}>
+            Turn the hand, or type an hour as 1:30, or degrees as 45. Four and ten o'clock are one
+            tilt.
+          </p>
+        </>
+      ) : (
+        <>
+          <div className={styles.keys}>
+            {WHOLES.map((each) => (
+              <button type="button" key={each} onClick={() => set(withKey(value, each))}>
+                {each}
+              </button>
+            ))}
+            <button
+              type="button"
+              aria-label="Take back the last sign"
+              onClick={() => set(state.value.slice(0, -1).trimEnd())}
+            >
+              <Arrow side="left" />
+            </button>
+          </div>
+          <div className={styles.keys}>
+            {(kind.sort === "fraction" ? PARTS : FRACTIONS).map((each) => (
+              <button
+                type="button"
+                key={each}
+                className={styles.fraction}
+                aria-pressed={state.value.endsWith(each)}
+                onClick={() => set(withKey(value, each))}
+              >
+                <Said text={each} />
+              </button>
+            ))}
+            {kind.none && (
+              <button
+                type="button"
+                className={styles.word}
+                aria-pressed={state.value === ""}
+                onClick={() => set("")}
+              >
+                {kind.none}
+              </button>
+            )}
+          </div>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,3 @@
+export { Pad } from "./Pad";
+export { padKey, padShortcuts } from "./padKeys";
+export { type Pad as PadHandle, usePad } from "./usePad";

@@ -1,0 +1,249 @@
+// The pad's state: landmarks in their slots, the kind, the value as typed or tapped. No DOM.
+import { useCallback, useMemo, useState } from "react";
+import type { Bench, PadKinds, Prompt, Sighting } from "../../../api/types";
+import { type Along, asksForValue, heldAs, type Place, padKind, sideOf, toSighting } from "./kinds";
+
+export type PadState = {
+  kind: string;
+  slots: (string | null)[];
+  active: number;
+  /** Letters typed so far for the active slot. */
+  letters: string;
+  value: string;
+  /** The value came from the reading being corrected: the next sign replaces it. */
+  fresh: boolean;
+  side: string | null;
+  along: Along;
+  take: string | null;
+  /** Id of the reading that is being corrected. */
+  editing: string | null;
+};
+
+const EMPTY: PadState = {
+  kind: "upright",
+  slots: [null, null],
+  active: 0,
+  letters: "",
+  value: "",
+  fresh: false,
+  side: null,
+  along: "straight",
+  take: null,
+  editing: null,
+};
+
+export type Pad = ReturnType<typeof usePad>;
+
+export function usePad(bench: Bench, kinds: PadKinds) {
+  const [state, setState] = useState<PadState>(EMPTY);
+  const kind = padKind(kinds, state.kind);
+  const places = useMemo(
+    () =>
+      new Map<string, Place>(
+        bench.landmarks.map((each) => [each.id, { x: each.held_left_mm, y: each.held_top_mm }]),
+      ),
+    [bench.landmarks],
+  );
+  const side = state.side ?? sideOf(kind, at(places, state.slots[0]), at(places, state.slots[1]));
+  const take = state.take ?? bench.current_take;
+  const filled = kind.slots.every((_, i) => state.slots[i]);
+  const ready = filled && (state.value !== "" || !asksForValue(kind));
+
+  const chooseKind = useCallback(
+    (key: string) => {
+      setState((old) => {
+        const slots = padKind(kinds, key).slots.map((_, i) => old.slots[i] ?? null);
+        const open = slots.indexOf(null);
+        const sort = padKind(kinds, key).sort;
+        const value = sort === padKind(kinds, old.kind).sort ? old.value : "";
+        return {
+          ...old,
+          kind: key,
+          slots,
+          active: open < 0 ? slots.length - 1 : open,
+          side: null,
+          value,
+        };
+      });
+    },
+    [kinds],
+  );
+
+  const choose = useCallback(
+    (landmark: string) => {
+      setState((old) => {
+        const slots = [...old.slots];
+        const already = slots.indexOf(landmark);
+        if (already >= 0 && already !== old.active && padKind(kinds, old.kind).slots.length <= 3) {
+          slots[already] = null;
+        }
+        slots[old.active] = landmark;
+        const open = slots.indexOf(null);
+        return { ...old, slots, letters: "", active: open < 0 ? old.active : open, side: null };
+      });
+    },
+    [kinds],
+  );
+
+  const type = useCallback(
+    (letters: string) => {
+      const possible = bench.landmarks.filter((each) => each.letters.startsWith(letters));
+      const [only] = possible;
+      if (only && possible.length === 1 && only.letters === letters) {
+        choose(only.id);
+      } else if (possible.length > 0 || letters === "") {
+        setState((old) => ({ ...old, letters }));
+      }
+    },
+    [bench.landmarks, choose],
+  );
+
+  const settle = useCallback(() => {
+    const possible = bench.landmarks.filter((each) => each.letters.startsWith(state.letters));
+    const exact = possible.find((each) => each.letters === state.letters);
+    const meant = exact ?? (possible.length === 1 ? possible[0] : undefined);
+    if (meant) {
+      choose(meant.id);
+    }
+    return meant !== undefined;
+  }, [bench.landmarks, choose, state.letters]);
+
+  const set = useCallback(
+    (part: Partial<PadState> | ((old: PadState) => Partial<PadState>)) =>
+      setState((old) => ({ ...old, ...(typeof part === "function" ? part(old) : part) })),
+    [],
+  );
+  const clear = useCallback(
+    () =>
+      // A kind that joins more than two landmarks is not kept: by keyboard, another could not be
+      // chosen before all its slots are filled.
+      setState((old) => ({
+        ...EMPTY,
+        kind: padKind(kinds, old.kind).slots.length === 2 ? old.kind : EMPTY.kind,
+        take: old.take,
+      })),
+    [kinds],
+  );
+
+  const takeUp = useCallback(
+    (prompt: Prompt) => {
+      setState((old) => ({
+        ...EMPTY,
+        take: old.take,
+        kind: heldAs(kinds, prompt.kind, prompt.along),
+        slots: [prompt.start, prompt.end],
+        active: 1,
+        side: prompt.towards,
+      }));
+    },
+    [kinds],
+  );
+
+  const correct = useCallback(
+    (id: string, again: boolean) => {
+      const reading = bench.readings.find((each) => each.id === id);
+      if (reading) {
+        setState((old) => ({
+          ...fromEntry(kinds, reading.entry, old),
+          editing: again ? null : id,
+          fresh: true,
+        }));
+      }
+    },
+    [bench.readings, kinds],
+  );
+
+  /** Lay an entry out on the pad, as a new reading to be looked at and kept. */
+  const fill = useCallback(
+    (entry: Entry, value: string | null) => {
+      setState((old) => {
+        const laid = fromEntry(kinds, entry, old);
+        return { ...laid, value: value ?? laid.value, fresh: true };
+      });
+    },
+    [kinds],
+  );
+
+  /** Put a landmark into one slot, or leave it empty, whatever slot is active. */
+  const put = useCallback((slot: number, landmark: string | null) => {
+    setState((old) => {
+      if (old.slots[slot] === landmark) {
+        return old;
+      }
+      const slots = old.slots.map((each, i) =>
+        i === slot ? landmark : each === landmark ? null : each,
+      );
+      const open = slots.indexOf(null);
+      return { ...old, slots, letters: "", active: open < 0 ? old.active : open, side: null };
+    });
+  }, []);
+
+  const sighting = useCallback((): Sighting => {
+    const made = toSighting(kind, {
+      landmarks: state.slots.map((each) => each ?? ""),
+      value: state.value.trim(),
+      side,
+      along: state.along,
+      take,
+    });
+    return state.editing ? { ...made, id: state.editing } : made;
+  }, [kind, side, state, take]);
+
+  const newTake = useCallback(() => {
+    const numbers = bench.readings.map((each) =>
+      Number(/^t(\d+)$/.exec(each.take ?? "")?.[1] ?? 0),
+    );
+    set({ take: `t${Math.max(0, ...numbers) + 1}` });
+  }, [bench.readings, set]);
+
+  return {
+    kinds,
+    state,
+    kind,
+    side,
+    take,
+    filled,
+    ready,
+    chooseKind,
+    choose,
+    type,
+    settle,
+    set,
+    clear,
+    takeUp,
+    correct,
+    fill,
+    put,
+    sighting,
+    newTake,
+  };
+}
+
+function at(places: Map<string, Place>, id: string | null | undefined): Place | undefined {
+  return id ? places.get(id) : undefined;
+}
+
+type Entry = Bench["readings"][number]["entry"];
+
+function fromEntry(kinds: PadKinds, entry: Entry, old: PadState): PadState {
+  const text = (name: string) => (entry[name] === undefined ? null : String(entry[name]));
+  const key = heldAs(kinds, String(entry.kind), text("along"), text("axis"));
+  const kind = padKind(kinds, key);
+  const names =
+    "first" in entry && Array.isArray(entry.first)
+      ? [...entry.first, ...(entry.second as string[])]
+      : [text("from") ?? text("first"), text("to") ?? text("second"), text("at") ?? text("hits")];
+  const raw =
+    text("units") ?? text("degrees") ?? text("offset") ?? text("fraction") ?? text("ratio");
+  const behind = kind.sort === "offset" && raw?.startsWith("-");
+  return {
+    ...EMPTY,
+    kind: key,
+    slots: kind.slots.map((_, i) => names[i] ?? null),
+    active: kind.slots.length - 1,
+    value: raw === null ? "" : raw.replace(/^-/, ""),
+    side: kind.sides ? (behind ? kind.sides[1] : (text("towards") ?? kind.sides[0])) : null,
+    along: (kind.measured && (text("along") as Along)) || "straight",
+    take: text("take") ?? old.take,
+  };
+}

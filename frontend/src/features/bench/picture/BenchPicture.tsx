@@ -1,0 +1,373 @@
+// The one picture: subject on the left, sheet on the right, heights pulled straight across.
+import { useEffect, useRef, useState } from "react";
+import type { Bench, Prompt, Relation, Reveal } from "../../../api/types";
+import { nearest } from "../../../geometry/hit";
+import { polyline, zigzag } from "../../../geometry/marks";
+import { useSize } from "../../../shared/useSize";
+import styles from "./BenchPicture.module.css";
+import { Mark, Slack } from "./Mark";
+import { RevealMarks } from "./RevealMarks";
+import { Rulers } from "./Rulers";
+import { StickSign } from "./StickSign";
+import { SubjectSide } from "./SubjectSide";
+import { type Drawn, type Picture, usePicture } from "./usePicture";
+
+const FINGER = 26;
+/** Width of the picture below which its headings are kept short. */
+const NARROW = 560;
+
+type Props = {
+  bench: Bench;
+  /** Landmarks in the pad's slots, in order. */
+  chosen: readonly string[];
+  kind: string;
+  /** A reading pointed at in a list. */
+  pointed: string | null;
+  /** A suggestion pointed at: what it would gain is drawn. */
+  promise: Prompt | null;
+  /** A simple relation to lay over the drawing. */
+  relation: Relation | undefined;
+  /** The truth, while it is revealed. */
+  reveal: Reveal | undefined;
+  /** What lies over the subject: the stick, while it is in hand. */
+  overlay: ((picture: Picture, height: number) => React.ReactNode) | undefined;
+  onChoose: (landmark: string) => void;
+  /** What stands over the picture: buttons and words. */
+  children?: React.ReactNode;
+};
+
+export function BenchPicture(props: Props) {
+  const { bench, chosen, kind, pointed, onChoose } = props;
+  const box = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(box);
+  const picture = usePicture(bench, width, height);
+  const before = usePrevious(bench, picture);
+  const [over, setOver] = useState<string | null>(null);
+
+  const find = (event: React.PointerEvent<SVGSVGElement>): Drawn | null => {
+    const frame = event.currentTarget.getBoundingClientRect();
+    const at = { x: event.clientX - frame.left, y: event.clientY - frame.top };
+    const onSheet = at.x >= picture.layout.divide;
+    const choices = picture.drawn.filter((each) => onSheet || each.seen);
+    const points = choices.map((each) => (onSheet ? each.mark : (each.seen ?? each.mark)));
+    return choices[nearest(points, at, FINGER)] ?? null;
+  };
+
+  const lit = [...chosen, ...(over ? [over] : [])];
+  return (
+    <div className={styles.picture} ref={box}>
+      {width > 0 && (
+        <svg
+          width={width}
+          height={height}
+          role={props.overlay ? "group" : "img"}
+          aria-label={`Subject and sheet: ${bench.landmarks.length} landmarks, ${bench.readings.length} readings`}
+          onPointerMove={(event) => setOver(find(event)?.landmark.id ?? null)}
+          onPointerLeave={() => setOver(null)}
+          onPointerDown={(event) => {
+            const found = find(event);
+            if (found && !(event.target as Element).closest("[data-stick]")) {
+              onChoose(found.landmark.id);
+            }
+          }}
+          data-over={over !== null}
+        >
+          <Halves bench={bench} picture={picture} width={width} height={height} />
+          <Leaders picture={picture} ids={lit} />
+          <SubjectSide
+            bench={bench}
+            picture={picture}
+            chosen={chosen}
+            kind={props.overlay ? "" : kind}
+            height={height}
+          />
+          <SheetSide
+            bench={bench}
+            picture={picture}
+            before={before}
+            chosen={chosen}
+            pointed={pointed}
+          />
+          <RelationLines picture={picture} bench={bench} relation={props.relation} />
+          <Promised picture={picture} promise={props.promise} />
+          {props.reveal && <RevealMarks picture={picture} reveal={props.reveal} />}
+          <Names picture={picture} ids={lit} width={width} />
+          {props.overlay?.(picture, height)}
+        </svg>
+      )}
+      {props.children}
+      <ul className="visually-hidden">
+        {bench.landmarks.map((each) => (
+          <li key={each.id}>
+            <button
+              type="button"
+              tabIndex={-1}
+              data-landmark={each.id}
+              data-left={each.held_left_mm}
+              data-top={each.held_top_mm}
+              data-standing={each.standing}
+              onClick={() => onChoose(each.id)}
+            >
+              {each.name}, {each.standing}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** The slack as it was before the last change, to be seen fading. */
+function usePrevious(bench: Bench, picture: Picture): { version: number; drawn: Drawn[] } | null {
+  const last = useRef<{ version: number; drawn: Drawn[] } | null>(null);
+  const [shown, setShown] = useState<{ version: number; drawn: Drawn[] } | null>(null);
+  useEffect(() => {
+    if (last.current && last.current.version !== bench.version) {
+      setShown(last.current);
+    }
+    last.current = { version: bench.version, drawn: picture.drawn };
+  }, [bench.version, picture.drawn]);
+  return shown && shown.version !== bench.version ? shown : null;
+}
+
+function Halves({
+  bench,
+  picture,
+  width,
+  height,
+}: {
+  bench: Bench;
+  picture: Picture;
+  width: number;
+  height: number;
+}) {
+  const { sheet, divide } = picture.layout;
+  const s = bench.sheet;
+  const [w, h] = [s.width_mm * sheet.perMm, s.height_mm * sheet.perMm];
+  const inner = {
+    x: sheet.left + s.margin_left_mm * sheet.perMm,
+    y: sheet.top + s.margin_top_mm * sheet.perMm,
+    width: w - (s.margin_left_mm + s.margin_right_mm) * sheet.perMm,
+    height: h - (s.margin_top_mm + s.margin_bottom_mm) * sheet.perMm,
+  };
+  const unit = bench.unit?.name ?? "no unit yet";
+  return (
+    <g>
+      <path d={`M${divide} 0V${height}`} stroke="var(--line)" />
+      <text x="18" y="27" className={styles.title}>
+        Subject
+      </text>
+      <text x={divide + 18} y="27" className={styles.title}>
+        Sheet
+      </text>
+      <text x={divide + 76} y="27" className={styles.note}>
+        {width < NARROW ? "" : `${size(s.width_mm)} × ${size(s.height_mm)} mm`}
+        {s.unit_mm ? `${width < NARROW ? "" : ", "}${unit} = ${size(s.unit_mm)} mm` : ""}
+        {s.fits ? "" : " — runs off the sheet"}
+      </text>
+      <rect x={sheet.left + 3} y={sheet.top + 3} width={w} height={h} fill="#d8ccb8" />
+      <rect x={sheet.left} y={sheet.top} width={w} height={h} className={styles.sheet} />
+      <rect {...inner} className={s.fits ? styles.margin : styles.overrun} />
+      <Rulers scale={sheet} width={s.width_mm} height={s.height_mm} right={width} />
+    </g>
+  );
+}
+
+function Leaders({ picture, ids }: { picture: Picture; ids: readonly string[] }) {
+  return (
+    <g className={styles.leaders}>
+      {picture.drawn.map(({ landmark, mark, seen }) =>
+        seen && (landmark.tier === 1 || ids.includes(landmark.id)) ? (
+          <path
+            key={landmark.id}
+            d={`M${seen.x} ${seen.y}L${mark.x} ${mark.y}`}
+            data-lit={ids.includes(landmark.id)}
+          />
+        ) : null,
+      )}
+    </g>
+  );
+}
+
+function SheetSide({
+  bench,
+  picture,
+  before,
+  chosen,
+  pointed,
+}: {
+  bench: Bench;
+  picture: Picture;
+  before: { version: number; drawn: Drawn[] } | null;
+  chosen: readonly string[];
+  pointed: string | null;
+}) {
+  const { perMm } = picture.layout.sheet;
+  const doubted = bench.doubts.map((each) => each.sighting);
+  const strained = bench.readings.filter(
+    (each) => doubted.includes(each.id) || each.id === pointed,
+  );
+  return (
+    <g>
+      {before && (
+        <g key={before.version} className={styles.before}>
+          {before.drawn.map((each) => (
+            <Slack key={each.landmark.id} drawn={each} perMm={perMm} />
+          ))}
+        </g>
+      )}
+      {picture.drawn.map((each) => (
+        <Slack key={each.landmark.id} drawn={each} perMm={perMm} />
+      ))}
+      {picture.onSheet.map((each) => (
+        <path
+          key={each.id}
+          d={polyline(each.points, each.closed)}
+          className={styles.line}
+          data-sure={each.sure}
+          data-tier={each.tier}
+        />
+      ))}
+      {strained.map((each) => {
+        const a = picture.byId.get(each.landmarks[0] ?? "")?.mark;
+        const b = picture.byId.get(each.landmarks[1] ?? "")?.mark;
+        if (!a || !b) {
+          return null;
+        }
+        const doubtful = doubted.includes(each.id);
+        const flip =
+          (a.x + b.x) / 2 > picture.layout.sheet.left + bench.sheet.width_mm * perMm - 90;
+        return (
+          <g key={each.id}>
+            <path
+              d={doubtful ? zigzag(a, b) : polyline([a, b], false)}
+              className={doubtful ? styles.strain : styles.pointed}
+            />
+            {doubtful && (
+              <text
+                x={(a.x + b.x) / 2 + (flip ? -12 : 12)}
+                y={(a.y + b.y) / 2}
+                textAnchor={flip ? "end" : "start"}
+                className={styles.strainText}
+              >
+                <SaidOnPicture
+                  text={bench.doubts.find((one) => one.sighting === each.id)?.reads ?? ""}
+                />
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {picture.drawn.map((each) => (
+        <Mark
+          key={each.landmark.id}
+          drawn={each}
+          perMm={perMm}
+          active={chosen.includes(each.landmark.id)}
+        />
+      ))}
+    </g>
+  );
+}
+
+/** The slack that would be left of the landmark which a suggestion settles most. */
+function Promised({ picture, promise }: { picture: Picture; promise: Prompt | null }) {
+  const mark = promise ? picture.byId.get(promise.settles)?.mark : undefined;
+  if (!promise || !mark) {
+    return null;
+  }
+  const radius = (mm: number) => Math.max(3, mm * picture.layout.sheet.perMm);
+  return (
+    <g className={styles.promise}>
+      <circle cx={mark.x} cy={mark.y} r={Math.min(radius(promise.before_mm), 60)} />
+      <circle
+        cx={mark.x}
+        cy={mark.y}
+        r={Math.min(radius(promise.after_mm), 60)}
+        data-after="true"
+      />
+    </g>
+  );
+}
+
+/** Relations drawn by, and the one that is shown: each by its own sign. */
+function RelationLines({
+  picture,
+  bench,
+  relation,
+}: {
+  picture: Picture;
+  bench: Bench;
+  relation: Relation | undefined;
+}) {
+  const { sheet, divide } = picture.layout;
+  const bottom = sheet.top + bench.sheet.height_mm * sheet.perMm;
+  const right = sheet.left + bench.sheet.width_mm * sheet.perMm;
+  const sign = (each: { kind: string; along: string | null; landmarks: string[] }) => (
+    <StickSign
+      kind={each.kind === "span" ? "straight" : each.kind === "drop" ? "plumb" : each.kind}
+      points={each.landmarks.flatMap((id) => picture.byId.get(id)?.mark ?? [])}
+      top={sheet.top}
+      bottom={bottom}
+      left={Math.max(sheet.left, divide)}
+      right={right}
+    />
+  );
+  return (
+    <g>
+      {bench.adopted.map((each) => (
+        <g key={each.id} className={styles.adopted}>
+          {sign(each)}
+        </g>
+      ))}
+      {relation && <g className={styles.shownRelation}>{sign(relation)}</g>}
+    </g>
+  );
+}
+
+function Names({
+  picture,
+  ids,
+  width,
+}: {
+  picture: Picture;
+  ids: readonly string[];
+  width: number;
+}) {
+  return (
+    <g className={styles.names}>
+      {[...new Set(ids)].flatMap((id) => {
+        const drawn = picture.byId.get(id);
+        if (!drawn) {
+          return [];
+        }
+        const { landmark, mark, seen } = drawn;
+        const text = `${landmark.name} · ${landmark.letters}`;
+        const places = seen ? [seen, mark] : [mark];
+        return places.map((p, i) => {
+          const edge = i === places.length - 1 ? width : picture.layout.divide;
+          const flip = p.x + 12 + text.length * 7 > edge;
+          return (
+            <text
+              key={i === 0 ? `${id} subject` : `${id} sheet`}
+              x={p.x + (flip ? -12 : 12)}
+              y={p.y - 9}
+              textAnchor={flip ? "end" : "start"}
+            >
+              {text}
+            </text>
+          );
+        });
+      })}
+    </g>
+  );
+}
+
+/** Fractions on the picture: raised over lowered figures of the same face. */
+function SaidOnPicture({ text }: { text: string }) {
+  return <>{text.replace(/(\d+) (\d+)\/(\d+)/, "$1 $2⁄$3")}?</>;
+}
+
+function size(mm: number): string {
+  return mm.toFixed(1).replace(/\.0$/, "");
+}

@@ -1,0 +1,73 @@
+// The subject side: the scene, the picture or the rough thumbnail, with the landmarks on it.
+import type { Bench } from "../../../api/types";
+import { polyline } from "../../../geometry/marks";
+import styles from "./BenchPicture.module.css";
+import { StickSign } from "./StickSign";
+import type { Picture } from "./usePicture";
+
+export function SubjectSide({
+  bench,
+  picture,
+  chosen,
+  kind,
+  height,
+}: {
+  bench: Bench;
+  picture: Picture;
+  chosen: readonly string[];
+  kind: string;
+  height: number;
+}) {
+  const points = chosen.flatMap((id) => picture.byId.get(id)?.seen ?? []);
+  const { divide, subject } = picture.layout;
+  const shown = bench.subject;
+  const corner = subject.toScreen({ x: shown.left_mm, y: shown.top_mm });
+  return (
+    <g>
+      <clipPath id="subject-side">
+        <rect x="0" y="0" width={divide} height={height} />
+      </clipPath>
+      {shown.image && (
+        <image
+          href={shown.image}
+          x={corner.x}
+          y={corner.y}
+          width={shown.width_mm * subject.perMm}
+          height={shown.height_mm * subject.perMm}
+          preserveAspectRatio="none"
+          clipPath="url(#subject-side)"
+          className={styles.subjectImage}
+        />
+      )}
+      {!shown.image &&
+        picture.onSubject.map((each) => (
+          <path
+            key={each.id}
+            d={polyline(each.points, each.closed)}
+            className={styles.thumbnail}
+            data-closed={each.closed}
+          />
+        ))}
+      {picture.drawn.map(({ landmark, seen }) =>
+        seen ? (
+          <circle
+            key={landmark.id}
+            cx={seen.x}
+            cy={seen.y}
+            r={chosen.includes(landmark.id) ? 6.5 : 3.2}
+            className={styles.dot}
+            data-chosen={chosen.includes(landmark.id)}
+            data-dot={landmark.id}
+            data-hidden={shown.hidden.includes(landmark.id)}
+          />
+        ) : null,
+      )}
+      <StickSign kind={kind} points={points} top={44} bottom={height} left={0} right={divide} />
+      {picture.drawn.every((each) => !each.seen) && (
+        <text x={divide / 2} y={height / 2} textAnchor="middle" className={styles.note}>
+          {shown.missing ?? "No thumbnail tapped: tap landmarks on the sheet instead."}
+        </text>
+      )}
+    </g>
+  );
+}

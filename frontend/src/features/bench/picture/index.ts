@@ -1,0 +1,1 @@
+export { BenchPicture } from "./BenchPicture";

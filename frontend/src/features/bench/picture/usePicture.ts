@@ -1,0 +1,62 @@
+// What the picture draws: landmarks and lines in pixels. Arithmetic only.
+import { useMemo } from "react";
+import type { Bench, BenchLandmark } from "../../../api/types";
+import type { Point } from "../../../geometry/scale";
+import { type Layout, layOut } from "./layout";
+
+export type Drawn = {
+  landmark: BenchLandmark;
+  mark: Point;
+  seen: Point | null;
+};
+
+export type Line = {
+  id: string;
+  name: string;
+  points: Point[];
+  closed: boolean;
+  sure: boolean;
+  tier: number;
+};
+
+export type Picture = {
+  layout: Layout;
+  drawn: Drawn[];
+  byId: Map<string, Drawn>;
+  onSheet: Line[];
+  onSubject: Line[];
+};
+
+export function usePicture(bench: Bench, width: number, height: number): Picture {
+  return useMemo(() => {
+    const layout = layOut(bench, width, height);
+    const drawn = bench.landmarks.map((landmark) => ({
+      landmark,
+      mark: layout.sheet.toScreen({ x: landmark.held_left_mm, y: landmark.held_top_mm }),
+      seen:
+        landmark.seen_left_mm === null || landmark.seen_top_mm === null
+          ? null
+          : layout.subject.toScreen({ x: landmark.seen_left_mm, y: landmark.seen_top_mm }),
+    }));
+    const byId = new Map(drawn.map((each) => [each.landmark.id, each]));
+    const lines = (pick: (each: Drawn) => Point | null) =>
+      bench.shapes.map((shape) => {
+        const members = shape.outline.flatMap((id) => byId.get(id) ?? []);
+        return {
+          id: shape.id,
+          name: shape.name,
+          closed: shape.closed,
+          tier: shape.tier,
+          sure: members.every((each) => each.landmark.standing !== "loose"),
+          points: members.flatMap((each) => pick(each) ?? []),
+        };
+      });
+    return {
+      layout,
+      drawn,
+      byId,
+      onSheet: lines((each) => each.mark),
+      onSubject: lines((each) => each.seen),
+    };
+  }, [bench, width, height]);
+}

@@ -1,0 +1,38 @@
+// Hands full: the one thing to sight now, large enough to be read from the easel.
+import { Button } from "antd";
+import type { Bench, Prompt } from "../../../api/types";
+import styles from "./EaselPrompt.module.css";
+import { Progress } from "./Progress";
+
+type Props = {
+  bench: Bench;
+  prompt: Prompt | undefined;
+  onAnother: () => void;
+  onLeave: () => void;
+};
+
+export function EaselPrompt({ bench, prompt, onAnother, onLeave }: Props) {
+  const doubts = bench.doubts.filter((each) => !each.kept).length;
+  return (
+    <div className={styles.easel}>
+      <p className={styles.ask} aria-live="polite">
+        {prompt?.ask ?? "Nothing more is worth sighting: every landmark is held and checked."}
+      </p>
+      <div className={styles.row}>
+        <Button size="large" onClick={onAnother} disabled={!prompt}>
+          Another
+        </Button>
+        <Button size="large" onClick={onLeave}>
+          Leave the easel
+        </Button>
+        {doubts > 0 && (
+          <span className={styles.doubt}>
+            {doubts === 1 ? "One reading doesn't agree" : `${doubts} readings don't agree`}: look at
+            the bench.
+          </span>
+        )}
+      </div>
+      <Progress bench={bench} />
+    </div>
+  );
+}

@@ -1,0 +1,104 @@
+// Where each landmark goes on the sheet, from its left and top edges.
+import { Button, Segmented } from "antd";
+import { useState } from "react";
+import type { Bench, BenchLandmark } from "../../../api/types";
+import { Said } from "../../../shared/Said";
+import { inches, millimetres } from "./lengths";
+import styles from "./Prompter.module.css";
+
+const STANDING: Record<string, string> = {
+  proven: "proven",
+  held: "held",
+  doubt: "in doubt",
+  loose: "loose",
+};
+
+type Props = {
+  bench: Bench;
+  onChoose: (id: string) => void;
+  onLeave: (relation: string) => void;
+};
+
+export function Marks({ bench, onChoose, onLeave }: Props) {
+  const [system, setSystem] = useState<string>(localStorage.getItem("zirkel.lengths") ?? "mm");
+  const say = system === "mm" ? millimetres : inches;
+  return (
+    <>
+      <Segmented
+        block
+        options={[
+          { label: "Millimetres", value: "mm" },
+          { label: "Inches", value: "in" },
+        ]}
+        value={system}
+        onChange={(value) => {
+          localStorage.setItem("zirkel.lengths", value);
+          setSystem(value);
+        }}
+      />
+      <table className={styles.marks}>
+        <thead>
+          <tr>
+            <th scope="col">Landmark</th>
+            <th scope="col">from left</th>
+            <th scope="col">from top</th>
+            <th scope="col">±</th>
+          </tr>
+        </thead>
+        <tbody>
+          {bench.landmarks.map((each) => (
+            <tr key={each.id} data-standing={each.standing} data-mark={each.id}>
+              <th scope="row">
+                <button type="button" onClick={() => onChoose(each.id)}>
+                  {each.name}
+                </button>
+                <small>{looseness(each) ?? STANDING[each.standing]}</small>
+              </th>
+              <td>{each.from_left_mm === null ? "?" : <Said text={say(each.from_left_mm)} />}</td>
+              <td>{each.from_top_mm === null ? "?" : <Said text={say(each.from_top_mm)} />}</td>
+              <td>{each.slack_mm === null ? "" : <Said text={say(each.slack_mm, true)} />}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {bench.adopted.length > 0 && (
+        <>
+          <h2 className={`${styles.label} ${styles.green}`}>Drawn by</h2>
+          <ul className={styles.adopted}>
+            {bench.adopted.map((each) => (
+              <li key={each.id}>
+                <span>
+                  <Said text={each.said} />
+                </span>
+                <Button
+                  type="text"
+                  aria-label={`Leave out ${each.said}`}
+                  onClick={() => onLeave(each.id)}
+                >
+                  Leave out
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </>
+  );
+}
+
+function looseness(each: BenchLandmark): string | null {
+  if (each.loose === null) {
+    return null;
+  }
+  if (each.loose === "both") {
+    return "loose every way";
+  }
+  if (each.loose === "level") {
+    return "loose sideways";
+  }
+  if (each.loose === "plumb") {
+    return "loose up and down";
+  }
+  const hour = Math.round((Number(each.loose) % 180) / 15) / 2;
+  return `loose along ${hour === 0 ? 12 : hour} o'clock`;
+}

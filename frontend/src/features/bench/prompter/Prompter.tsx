@@ -1,0 +1,226 @@
+// Beside the picture: what to sight next and why, and what no longer agrees.
+import { Button } from "antd";
+import type { Ambiguous, Bench, Prompt, Prompts, Relation } from "../../../api/types";
+import { Said } from "../../../shared/Said";
+import styles from "./Prompter.module.css";
+
+type Props = {
+  bench: Bench;
+  prompts: Prompts | undefined;
+  /** Which of the suggestions is shown. */
+  turn: number;
+  onTake: (prompt: Prompt) => void;
+  onAnother: () => void;
+  onAgain: (sighting: string) => void;
+  onStrike: (sighting: string) => void;
+  onKeepAll: (sighting: string) => void;
+  onPoint: (sighting: string | null) => void;
+  /** The suggestion pointed at, so that the picture can show what it would gain. */
+  onPointPrompt: (prompt: Prompt | null) => void;
+  /** Makes the scatter of the readings one's own. */
+  onBelieve: () => void;
+  relation: Relation | undefined;
+  relationCount: number;
+  onNextRelation: () => void;
+  onAdopt: (relation: Relation) => void;
+  onShowUnchecked: () => void;
+};
+
+export function Prompter(props: Props) {
+  const { bench, prompts, turn } = props;
+  const all = prompts ? [...prompts.sightings, ...prompts.checks] : [];
+  const prompt = all.length ? all[turn % all.length] : undefined;
+  return (
+    <div className={styles.prompter}>
+      <section
+        aria-label="Sight next"
+        onPointerEnter={() => props.onPointPrompt(prompt ?? null)}
+        onPointerLeave={() => props.onPointPrompt(null)}
+        onFocus={() => props.onPointPrompt(prompt ?? null)}
+        onBlur={() => props.onPointPrompt(null)}
+      >
+        <h2 className={styles.label}>{prompt?.checks.length ? "Check next" : "Sight next"}</h2>
+        {prompt ? (
+          <>
+            <p className={styles.ask}>{prompt.ask}</p>
+            <p className={styles.because}>
+              <Said text={prompt.because} />
+            </p>
+            <div className={styles.actions}>
+              <Button
+                type="primary"
+                onClick={() => props.onTake(prompt)}
+                aria-keyshortcuts="Shift+N"
+              >
+                Take it <kbd>Shift N</kbd>
+              </Button>
+              <Button onClick={props.onAnother} disabled={all.length < 2}>
+                Another
+              </Button>
+            </div>
+          </>
+        ) : (
+          <p className={styles.because}>{firstSteps(bench)}</p>
+        )}
+      </section>
+      {bench.scatter > 1 && (
+        <section aria-label="Your own scatter">
+          <h2 className={`${styles.label} ${styles.chalk}`}>Your own scatter</h2>
+          <p className={styles.because}>{bench.agreement}</p>
+          <div className={styles.actions}>
+            <Button onClick={props.onBelieve}>Make it mine</Button>
+          </div>
+        </section>
+      )}
+      <Doubts {...props} />
+      {prompts?.ambiguous.slice(0, 1).map((each) => (
+        <section key={each.landmark} aria-label="May lie elsewhere">
+          <h2 className={`${styles.label} ${styles.chalk}`}>May lie elsewhere</h2>
+          <p className={styles.because}>
+            <Said text={each.said} />
+          </p>
+          {each.kind && each.start && each.end && (
+            <div className={styles.actions}>
+              <Button onClick={() => props.onTake(asPrompt(each))}>Sight it</Button>
+            </div>
+          )}
+        </section>
+      ))}
+      {bench.takes
+        .filter((each) => each.warning)
+        .slice(0, 1)
+        .map((each) => (
+          <section key={each.name} aria-label="A take that drifts">
+            <h2 className={`${styles.label} ${styles.chalk}`}>A take that drifts</h2>
+            <p className={styles.because}>{each.warning}</p>
+          </section>
+        ))}
+      <SimpleHere {...props} />
+      <Unchecked {...props} />
+    </div>
+  );
+}
+
+function firstSteps(bench: Bench): string {
+  if (!bench.landmarks.length) {
+    return "No landmarks yet: add the first in the set-up.";
+  }
+  if (!bench.unit) {
+    return "No unit yet: choose one in the set-up, then count everything in it.";
+  }
+  return "Nothing more to ask: every reading that could be taken would add little.";
+}
+
+/** The reading that would tell where a landmark lies, as a suggestion to be taken up. */
+function asPrompt(place: Ambiguous): Prompt {
+  return {
+    kind: place.kind ?? "drop",
+    start: place.start ?? "",
+    end: place.end ?? "",
+    along: null,
+    towards: null,
+    ask: place.ask ?? "",
+    because: place.said,
+    gain: 0,
+    checks: [],
+    settles: place.landmark,
+    before_mm: 0,
+    after_mm: 0,
+  };
+}
+
+function Doubts(props: Props) {
+  const standing = props.bench.doubts.filter((each) => !each.kept);
+  return (
+    <>
+      {standing.slice(0, 3).map((doubt) => (
+        <section
+          key={doubt.sighting}
+          aria-label="Doesn't agree"
+          onPointerEnter={() => props.onPoint(doubt.sighting)}
+          onPointerLeave={() => props.onPoint(null)}
+        >
+          <h2 className={`${styles.label} ${styles.chalk}`}>Doesn't agree</h2>
+          <p className={styles.said}>
+            <Said text={doubt.headline} />
+          </p>
+          <p className={styles.because}>
+            <Said text={doubt.detail} />
+          </p>
+          <div className={styles.actions}>
+            <Button onClick={() => props.onAgain(doubt.sighting)}>Sight again</Button>
+            <Button onClick={() => props.onStrike(doubt.sighting)}>Strike</Button>
+            <Button type="text" onClick={() => props.onKeepAll(doubt.sighting)}>
+              Keep
+            </Button>
+          </div>
+        </section>
+      ))}
+    </>
+  );
+}
+
+function SimpleHere(props: Props) {
+  return (
+    <>
+      {props.relation && (
+        <section aria-label="Simple here">
+          <h2 className={`${styles.label} ${styles.green}`}>Simple here</h2>
+          <p className={styles.said}>
+            <Said text={props.relation.said} />
+            {props.relation.within && (
+              <>
+                , <Said text={props.relation.within} />
+              </>
+            )}
+            .
+          </p>
+          <div className={styles.actions}>
+            <Button
+              onClick={() => props.relation && props.onAdopt(props.relation)}
+              aria-keyshortcuts="Shift+D"
+            >
+              Draw by it
+            </Button>
+            <Button
+              type="text"
+              onClick={props.onNextRelation}
+              disabled={props.relationCount < 2}
+              aria-keyshortcuts="Shift+S"
+            >
+              Another
+            </Button>
+          </div>
+        </section>
+      )}
+    </>
+  );
+}
+
+function Unchecked(props: Props) {
+  const { prompts } = props;
+  return (
+    <>
+      {prompts && prompts.unchecked.length > 0 && (
+        <section aria-label="Not checked by anything">
+          <h2 className={styles.label}>Not checked by anything</h2>
+          <p className={styles.because}>
+            {prompts.unchecked.length === 1
+              ? "One reading could be wrong and nothing would notice."
+              : `${prompts.unchecked.length} readings could be wrong and nothing would notice.`}
+          </p>
+          <div className={styles.actions}>
+            {prompts.checks[0] && (
+              <Button onClick={() => prompts.checks[0] && props.onTake(prompts.checks[0])}>
+                Check {prompts.checks[0].checks.length} of them
+              </Button>
+            )}
+            <Button type="text" onClick={props.onShowUnchecked}>
+              Show them
+            </Button>
+          </div>
+        </section>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,46 @@
+// What can be done with the stick at this moment, under a thumb, and what it says.
+import { Button } from "antd";
+import { Said } from "../../../shared/Said";
+import styles from "./Stick.module.css";
+import type { Stick } from "./useStick";
+
+export function StickBar({ stick, unit }: { stick: Stick; unit: string }) {
+  const hint =
+    stick.needsThumb && stick.thumb === 0
+      ? `Lay the stick over one ${unit} and set the thumb there.`
+      : stick.counts
+        ? "Lay the tip on one landmark, the ring on the other. Step it off, or read it."
+        : "Lay the tip on one landmark, the ring on the other, and read.";
+  return (
+    <div className={styles.bar} data-stick="true">
+      <p role="status">
+        <Said text={stick.said ?? hint} />
+      </p>
+      <div>
+        {stick.needsThumb && (
+          <Button
+            onClick={stick.setToUnit}
+            type={stick.thumb === 0 ? "primary" : "default"}
+            disabled={stick.held === "drop" || stick.held === "height"}
+          >
+            {stick.thumb === 0 ? `Set the thumb to 1 ${unit}` : "Set it again"}
+          </Button>
+        )}
+        {stick.counts && (
+          <Button onClick={stick.step} disabled={stick.thumb === 0}>
+            Step {stick.steps > 0 && <b>{stick.steps}</b>}
+          </Button>
+        )}
+        <Button
+          onClick={stick.read}
+          type={stick.thumb > 0 || !stick.needsThumb ? "primary" : "default"}
+        >
+          Read it
+        </Button>
+        <Button type="text" onClick={stick.toggle}>
+          Put away
+        </Button>
+      </div>
+    </div>
+  );
+}

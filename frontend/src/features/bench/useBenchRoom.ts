@@ -1,0 +1,174 @@
+// The bench as a whole: what is asked of the server, what is pointed at, and what can be done.
+import { useQuery } from "@tanstack/react-query";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
+import { ApiError } from "../../api/client";
+import { queries } from "../../api/queries";
+import type {
+  Bench,
+  Change,
+  PadKinds,
+  Prompt,
+  Relation,
+  Relations,
+  Sighting,
+} from "../../api/types";
+import type { StudyHandle } from "../../shared/useStudy";
+import { usePad } from "./pad";
+import { type Held, useStick } from "./stick";
+
+export const SIDES = ["Next", "Readings", "Marks", "Set-up"] as const;
+export type Side = (typeof SIDES)[number];
+export type Message = { text: string; bad: boolean };
+export type Room = ReturnType<typeof useBenchRoom>;
+
+export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) {
+  const pad = usePad(bench, kinds);
+  const [search, setSearch] = useSearchParams();
+  const [pointed, setPointed] = useState<string | null>(null);
+  const [promise, setPromise] = useState<Prompt | null>(null);
+  const [message, setMessage] = useState<Message | null>(null);
+  const [revealed, setRevealed] = useState(false);
+  const { state, put, fill } = pad;
+  const stick = useStick(bench, { held: pad.kind.held as Held, slots: state.slots, put, fill });
+  const truth = useQuery({ ...queries.reveal(bench), enabled: revealed });
+
+  const make = useCallback(
+    async (change: Change): Promise<string | null> => {
+      try {
+        await study.change(change);
+        return null;
+      } catch (error) {
+        return error instanceof ApiError ? error.sentence : String(error);
+      }
+    },
+    [study.change],
+  );
+  const told = (trouble: string | null) =>
+    trouble !== null && setMessage({ text: trouble, bad: true });
+  const next = usePrompts(bench);
+  const easel = search.get("easel") === "yes";
+  useLaidOut(easel ? next.prompt : undefined, pad.takeUp);
+
+  const keep = async () => {
+    const type = state.editing ? "edit_sighting" : "take_sighting";
+    try {
+      const after = await study.change({ type, sighting: pad.sighting() } as Change);
+      setMessage(whatItDid(after, state.editing));
+      next.begin();
+      pad.clear();
+    } catch (error) {
+      told(error instanceof ApiError ? error.sentence : String(error));
+    }
+  };
+  const walk = async (back: boolean) => {
+    try {
+      const made = await (back ? study.undo() : study.redo());
+      const said = back ? `Taken back.${made.redo ? ` ${made.redo}` : ""}` : "Brought again.";
+      setMessage({ text: said, bad: false });
+    } catch (error) {
+      told(error instanceof ApiError ? error.sentence : String(error));
+    }
+  };
+
+  return {
+    study,
+    bench,
+    pad,
+    stick,
+    next,
+    relations: useRelations(bench, (each) =>
+      make({ type: "adopt_relation", relation: each.entry as unknown as Sighting }).then(told),
+    ),
+    pointed,
+    setPointed,
+    promise,
+    setPromise,
+    message,
+    revealed,
+    truth,
+    reveal: () => bench.subject.kind === "scene" && setRevealed(!revealed),
+    side: (SIDES.find((each) => each === search.get("side")) ?? "Next") as Side,
+    turnTo: (side: Side) => setSearch(side === "Next" ? {} : { side }, { replace: true }),
+    easel,
+    toEasel: () => setSearch(easel ? {} : { easel: "yes" }, { replace: true }),
+    make,
+    tell: (change: Change) => make(change).then(told),
+    keep,
+    back: () => walk(true),
+    again: () => walk(false),
+  };
+}
+
+/** What a reading just kept has to do with the others, as the network has it. */
+function whatItDid(after: Bench, editing: string | null): Message {
+  const reading = editing
+    ? after.readings.find((each) => each.id === editing)
+    : after.readings.at(-1);
+  const done = editing ? "Corrected" : "Kept";
+  const said: Record<string, string> = {
+    fits: `${done}. The others agree with it.`,
+    unchecked: `${done}. Nothing checks it yet.`,
+    doubted: `${done}, but it doesn't agree with the others.`,
+    struck: `${done}; it is struck.`,
+  };
+  return { text: said[reading?.state ?? ""] ?? `${done}.`, bad: reading?.state === "doubted" };
+}
+
+/** What to sight next, and which of the suggestions is shown. */
+function usePrompts(bench: Bench) {
+  const [turn, setTurn] = useState(0);
+  const { data } = useQuery(queries.prompts(bench));
+  const all = data ? [...data.sightings, ...data.checks] : [];
+  return {
+    data,
+    turn,
+    prompt: all.length ? all[turn % all.length] : undefined,
+    another: () => setTurn((old) => old + 1),
+    begin: () => setTurn(0),
+  };
+}
+
+/** The simple relations, then the lines for the whole drawing; and which of them is shown. */
+function useRelations(bench: Bench, adopt: (relation: Relation) => void) {
+  const [step, setStep] = useState(0);
+  const { data } = useQuery(queries.relations(bench));
+  const all = [...(data?.relations ?? []), ...asRelations(data?.lines)];
+  return {
+    count: all.length,
+    shown: all.length ? all[step % all.length] : undefined,
+    another: () => setStep((old) => old + 1),
+    adopt,
+  };
+}
+
+/** Plumb and level lines for the whole drawing, to be stepped through after the relations. */
+function asRelations(lines: Relations["lines"] | undefined): Relation[] {
+  return (lines ?? []).map((line) => {
+    const kind = line.axis === "plumb" ? "drop" : "level";
+    const [from = "", to = ""] = line.through;
+    return {
+      said: line.said,
+      within: "",
+      kind,
+      along: null,
+      landmarks: line.through.slice(0, 1),
+      entry: { id: "r", kind, from, to },
+      worth: 0,
+    };
+  });
+}
+
+/** At the easel the pad is always laid out for what is asked: only the value is left to give. */
+function useLaidOut(prompt: Prompt | undefined, takeUp: (prompt: Prompt) => void) {
+  const asked = prompt ? `${prompt.kind} ${prompt.start} ${prompt.end}` : null;
+  const laidOut = useRef<string | null>(null);
+  useEffect(() => {
+    if (asked !== laidOut.current) {
+      laidOut.current = asked;
+      if (asked && prompt) {
+        takeUp(prompt);
+      }
+    }
+  }, [asked, prompt, takeUp]);
+}

@@ -1,0 +1,173 @@
+// Placing every landmark by hand: one at a time, each step drawn; the school; what is taken along.
+import { useQuery } from "@tanstack/react-query";
+import { Segmented, Select } from "antd";
+import { useState } from "react";
+import { useSearchParams } from "react-router";
+import { queries } from "../../api/queries";
+import type { Bench, Change, RecipeRoom as Room } from "../../api/types";
+import { Said } from "../../shared/Said";
+import { ShortcutHelp } from "../../shared/ShortcutHelp";
+import { useShortcuts } from "../../shared/useShortcuts";
+import { HintSign } from "./HintSign";
+import { Placings } from "./Placings";
+import styles from "./Recipe.module.css";
+import { RecipeSheet } from "./RecipeSheet";
+import { StrokesBoard } from "./StrokesBoard";
+import { TakeAlong } from "./TakeAlong";
+import { TwoPlumbs } from "./TwoPlumbs";
+
+type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
+
+const SHORTCUTS = [
+  { keys: "→ or Space", does: "The next landmark to place" },
+  { keys: "←", does: "The one before" },
+  { keys: "Home, End", does: "The first, the last" },
+  { keys: "?", does: "These keys" },
+];
+
+const VIEWS = ["Recipe", "School", "Strokes", "Take along"] as const;
+
+export function RecipeRoom({ bench, make }: Props) {
+  const [search, setSearch] = useSearchParams();
+  const [help, setHelp] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const recipe = useQuery(queries.recipe(bench));
+  const view = VIEWS.find((each) => each === search.get("view")) ?? "Recipe";
+  const count = recipe.data?.placings.length ?? 0;
+  const at = Math.min(Math.max(Number(search.get("at") ?? 0) || 0, 0), Math.max(count - 1, 0));
+  const go = (to: number) =>
+    setSearch(
+      { view, at: String(Math.min(Math.max(to, 0), Math.max(count - 1, 0))) },
+      { replace: true },
+    );
+
+  useShortcuts((event) => {
+    const onControl =
+      event.target instanceof HTMLElement && event.target.closest("button, a, [role=radio]");
+    const to = new Map([
+      ["ArrowRight", at + 1],
+      ["ArrowLeft", at - 1],
+      ["Home", 0],
+      ["End", count - 1],
+      ...(onControl ? [] : ([[" ", at + 1]] as const)),
+    ]).get(event.key);
+    if (to !== undefined) {
+      go(to);
+    } else if (event.key === "?") {
+      setHelp(true);
+    }
+    return to !== undefined || event.key === "?";
+  });
+
+  if (recipe.error) {
+    return <p role="alert">{recipe.error.message}</p>;
+  }
+  if (!recipe.data) {
+    return <p role="status">Working out how to place it all…</p>;
+  }
+  const room = recipe.data;
+  return (
+    <div className={styles.room}>
+      {view === "Strokes" ? (
+        <StrokesBoard bench={bench} />
+      ) : (
+        <RecipeSheet bench={bench} room={room} at={at} grid={view === "School"} />
+      )}
+      <aside className={styles.side}>
+        <Segmented
+          block
+          options={[...VIEWS]}
+          value={view}
+          onChange={(value) => setSearch({ view: value, at: String(at) }, { replace: true })}
+        />
+        {view === "Recipe" && <Placings room={room} at={at} onGo={go} />}
+        {view === "School" && (
+          <SchoolSide
+            room={room}
+            onChoose={async (method) => setTrouble(await make({ type: "set_method", method }))}
+          />
+        )}
+        {view === "Strokes" && (
+          <p className={styles.note}>
+            Trace an edge of the subject with the pointer, or click along it. The fewest straight
+            strokes that stay within the tolerance are drawn over it. Nothing of it goes on the
+            sheet: you draw the strokes.
+          </p>
+        )}
+        {view === "Take along" && <TakeAlong bench={bench} make={make} />}
+        {trouble && (
+          <p role="alert" className={styles.bad}>
+            {trouble}
+          </p>
+        )}
+      </aside>
+      <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={SHORTCUTS} />
+    </div>
+  );
+}
+
+function SchoolSide({ room, onChoose }: { room: Room; onChoose: (school: string) => void }) {
+  const lists = [
+    ["Set up", room.set_up],
+    ["Check", room.checks],
+    ["What goes wrong", room.mistakes],
+  ] as const;
+  return (
+    <div className={styles.scroll}>
+      <Select
+        aria-label="School"
+        className={styles.select}
+        value={room.school}
+        options={room.schools.map((each) => ({
+          value: each.name,
+          label: each.title.split(":")[0],
+        }))}
+        onChange={onChoose}
+      />
+      <p className={styles.note}>{room.title}.</p>
+      {lists.map(([title, hints]) => (
+        <section key={title}>
+          <h2>{title}</h2>
+          <ul className={styles.hints}>
+            {hints.map((each) => (
+              <li key={each.text}>
+                <HintSign sign={each.sign} />
+                <span>{each.text}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+      {room.school.startsWith("sight_size") && <TwoPlumbs />}
+      {room.own.map((table) => (
+        <section key={table.title}>
+          <h2>{table.title}</h2>
+          <div className={styles.tableBox}>
+            <table className={styles.table}>
+              <thead>
+                <tr>
+                  {table.head.map((each, i) => (
+                    // biome-ignore lint/suspicious/noArrayIndexKey: columns never change places
+                    <th key={i}>{each}</th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {table.rows.map((row) => (
+                  <tr key={row.join()}>
+                    {row.map((each, i) => (
+                      // biome-ignore lint/suspicious/noArrayIndexKey: columns never change places
+                      <td key={i}>
+                        <Said text={each} />
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </section>
+      ))}
+    </div>
+  );
+}

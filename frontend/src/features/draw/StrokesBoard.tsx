@@ -1,0 +1,215 @@
+// A curve of the subject, traced with the pointer, as the fewest straight strokes.
+import { useQuery } from "@tanstack/react-query";
+import { Button, Slider } from "antd";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { ApiError } from "../../api/client";
+import { queries } from "../../api/queries";
+import type { Bench } from "../../api/types";
+import { polyline } from "../../geometry/marks";
+import { fitted, type Point } from "../../geometry/scale";
+import { Said } from "../../shared/Said";
+import { useLatest } from "../../shared/useLatest";
+import { useSize } from "../../shared/useSize";
+import styles from "./Recipe.module.css";
+
+const LEAST_STEP = 2;
+const KEY_STEP = 4;
+/** A press that moves no further than this, in pixels, is a click. */
+const CLICK = 4;
+
+const KEYS: Record<string, Point> = {
+  ArrowLeft: { x: -1, y: 0 },
+  ArrowRight: { x: 1, y: 0 },
+  ArrowUp: { x: 0, y: -1 },
+  ArrowDown: { x: 0, y: 1 },
+};
+
+export function StrokesBoard({ bench }: { bench: Bench }) {
+  const box = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(box);
+  const [curve, setCurve] = useState<Point[]>([]);
+  const [tolerance, setTolerance] = useState(3);
+  const [cursor, setCursor] = useState<Point | null>(null);
+  const drawing = useRef(false);
+  const pressed = useRef<Point | null>(null);
+  const [traced, setTraced] = useState(false);
+  const seen = bench.landmarks.flatMap((each) =>
+    each.seen_left_mm === null || each.seen_top_mm === null
+      ? []
+      : [{ x: each.seen_left_mm, y: each.seen_top_mm }],
+  );
+  const shown = bench.subject;
+  const area = shown.image
+    ? { x: shown.left_mm, y: shown.top_mm, w: shown.width_mm, h: shown.height_mm }
+    : around(seen);
+  const scale = fitted(
+    { width: area.w, height: area.h },
+    { left: 10, top: 10, width: Math.max(50, width - 20), height: Math.max(50, height - 90) },
+  );
+  const toScreen = (p: Point) => scale.toScreen({ x: p.x - area.x, y: p.y - area.y });
+  const toMm = (p: Point) => {
+    const q = scale.toSheet(p);
+    return { x: q.x + area.x, y: q.y + area.y };
+  };
+  const asked = useMemo(() => curve.map((p): [number, number] => [p.x, p.y]), [curve]);
+  const [busy, setBusy] = useState(false);
+  const strokes = useQuery({
+    ...queries.strokes(bench, useLatest(asked, busy), tolerance),
+    enabled: curve.length > 1 && !drawing.current,
+  });
+  useEffect(() => setBusy(strokes.isFetching), [strokes.isFetching]);
+  const add = (p: Point) => {
+    const here = toMm(p);
+    setCurve((old) => {
+      const last = old.at(-1);
+      const near = last && Math.hypot(last.x - here.x, last.y - here.y) * scale.perMm < LEAST_STEP;
+      return near || old.length >= 4000 ? old : [...old, here];
+    });
+  };
+  const where = (event: React.PointerEvent<SVGSVGElement>) => {
+    const frame = event.currentTarget.getBoundingClientRect();
+    return { x: event.clientX - frame.left, y: event.clientY - frame.top };
+  };
+  const found = curve.length > 1 ? (strokes.data?.strokes ?? []) : [];
+  const corner = toScreen({ x: shown.left_mm, y: shown.top_mm });
+  return (
+    <div className={styles.sheet} ref={box}>
+      {width > 0 && (
+        <svg
+          width={width}
+          height={height}
+          role="application"
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: traced with the arrow keys
+          tabIndex={0}
+          aria-label="The subject: trace an edge with the pointer; with keys, arrows move and Enter sets a point"
+          className={styles.tracing}
+          data-strokes={found.length}
+          onPointerDown={(event) => {
+            event.currentTarget.setPointerCapture(event.pointerId);
+            pressed.current = where(event);
+          }}
+          onPointerMove={(event) => {
+            const start = pressed.current;
+            const here = where(event);
+            if (
+              start &&
+              !drawing.current &&
+              Math.hypot(here.x - start.x, here.y - start.y) > CLICK
+            ) {
+              // A drag begins a new curve; clicks add to the one that is clicked together.
+              drawing.current = true;
+              setTraced(true);
+              setCurve([]);
+              add(start);
+            }
+            if (drawing.current) {
+              add(here);
+            }
+          }}
+          onPointerUp={(event) => {
+            if (!drawing.current && traced) {
+              setTraced(false);
+              setCurve([]);
+            }
+            drawing.current = false;
+            pressed.current = null;
+            add(where(event));
+            strokes.refetch();
+          }}
+          onKeyDown={(event) => {
+            const way = KEYS[event.key];
+            const here = cursor ?? { x: width / 2, y: height / 2 };
+            if (way) {
+              event.preventDefault();
+              event.stopPropagation();
+              const by = event.shiftKey ? KEY_STEP * 5 : KEY_STEP;
+              setCursor({ x: here.x + way.x * by, y: here.y + way.y * by });
+            } else if (event.key === "Enter") {
+              add(here);
+            }
+          }}
+        >
+          {shown.image && (
+            <image
+              href={shown.image}
+              x={corner.x}
+              y={corner.y}
+              width={shown.width_mm * scale.perMm}
+              height={shown.height_mm * scale.perMm}
+              preserveAspectRatio="none"
+            />
+          )}
+          {!shown.image &&
+            seen.map((p) => {
+              const q = toScreen(p);
+              return (
+                <circle key={`${p.x} ${p.y}`} cx={q.x} cy={q.y} r="3" className={styles.dot} />
+              );
+            })}
+          <path d={polyline(curve.map(toScreen), false)} className={styles.curve} />
+          {found.map((each) => {
+            const [a, b] = [each.start, each.end].map(([x, y]) => toScreen({ x, y })) as [
+              Point,
+              Point,
+            ];
+            return (
+              <g key={`${each.start} ${each.end}`}>
+                <path d={`M${a.x} ${a.y}L${b.x} ${b.y}`} className={styles.stroke} />
+                <circle cx={b.x} cy={b.y} r="3.5" className={styles.dot} />
+              </g>
+            );
+          })}
+          {cursor && (
+            <path
+              d={`M${cursor.x - 8} ${cursor.y}h16M${cursor.x} ${cursor.y - 8}v16`}
+              className={styles.markNow}
+            />
+          )}
+        </svg>
+      )}
+      <div className={styles.strokeBar}>
+        <label>
+          Within {tolerance} mm of the sheet
+          <Slider
+            min={0.5}
+            max={20}
+            step={0.5}
+            value={tolerance}
+            onChange={setTolerance}
+            ariaLabelForHandle="Tolerance"
+          />
+        </label>
+        <p role="status">
+          {strokes.error instanceof ApiError
+            ? strokes.error.sentence
+            : found.length === 0
+              ? "Trace an edge."
+              : `${found.length} strokes: `}
+          {found.slice(0, 8).map((each) => (
+            <span key={`${each.start} ${each.end}`} className={styles.said}>
+              <Said text={each.said} />
+            </span>
+          ))}
+        </p>
+        <Button onClick={() => setCurve([])} disabled={curve.length === 0}>
+          Clear
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function around(points: Point[]) {
+  if (points.length === 0) {
+    return { x: 0, y: 0, w: 200, h: 200 };
+  }
+  const x = points.map((p) => p.x);
+  const y = points.map((p) => p.y);
+  const border = 20;
+  return {
+    x: Math.min(...x) - border,
+    y: Math.min(...y) - border,
+    w: Math.max(...x) - Math.min(...x) + 2 * border,
+    h: Math.max(...y) - Math.min(...y) + 2 * border,
+  };
+}

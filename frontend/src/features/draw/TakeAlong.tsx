@@ -1,0 +1,62 @@
+// What is taken along: papers at true size, the plan, tables, the study file; readings back in.
+import { useQuery } from "@tanstack/react-query";
+import { Button } from "antd";
+import { useState } from "react";
+import { api } from "../../api/client";
+import { queries } from "../../api/queries";
+import type { Bench, Change } from "../../api/types";
+import { download } from "../../shared/download";
+import { FilePicker } from "../../shared/FilePicker";
+import styles from "./Recipe.module.css";
+
+type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
+
+export function TakeAlong({ bench, make }: Props) {
+  const [said, setSaid] = useState<string | null>(null);
+  const papers = useQuery(queries.papers(bench.id)).data?.papers ?? [];
+  const read = async (file: File) => {
+    const failed = await make({ type: "read_table", table: await file.text() });
+    setSaid(failed ?? "The table is in.");
+  };
+  return (
+    <div className={styles.scroll}>
+      <h2>On paper</h2>
+      <p className={styles.note}>
+        Print at 100 %; hold a ruler to the 100 mm bar. Cut on a board, away from the hand.
+      </p>
+      <List id={bench.id} items={papers.filter((each) => each.printed)} />
+      <h2>As files</h2>
+      <List id={bench.id} items={papers.filter((each) => !each.printed)} />
+      <div className={styles.take}>
+        <Button onClick={() => download(api.fileAddress(bench.id))}>The study file</Button>
+        <span>everything, to open again</span>
+      </div>
+      <div className={styles.take}>
+        <FilePicker name="Table of readings" accept=".csv,text/csv" onFile={read}>
+          Read a CSV back
+        </FilePicker>
+        <span>readings, or marks as drawn</span>
+      </div>
+      {said && <p role="status">{said}</p>}
+    </div>
+  );
+}
+
+function List({
+  id,
+  items,
+}: {
+  id: number;
+  items: readonly { what: string; label: string; note: string }[];
+}) {
+  return (
+    <>
+      {items.map((each) => (
+        <div key={each.what} className={styles.take}>
+          <Button onClick={() => download(api.takeAddress(id, each.what))}>{each.label}</Button>
+          <span>{each.note}</span>
+        </div>
+      ))}
+    </>
+  );
+}

@@ -1,3 +1,0 @@
-export { Pad } from "./Pad";
-export { PAD_SHORTCUTS, padKey } from "./padKeys";
-export { type Pad as PadHandle, usePad } from "./usePad";

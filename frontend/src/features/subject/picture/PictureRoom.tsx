@@ -1,0 +1,254 @@
+// A picture as the subject: turned to true, cropped, looked at in few tones; landmarks set on it.
+import { Button, Input, InputNumber, Segmented, Slider, Switch } from "antd";
+import { useState } from "react";
+import { api } from "../../../api/client";
+import type { Bench, Change, PictureSubject } from "../../../api/types";
+import type { Point } from "../../../geometry/scale";
+import { toPicture } from "../../../geometry/turned";
+import { download } from "../../../shared/download";
+import styles from "./Picture.module.css";
+import { PictureBoard } from "./PictureBoard";
+
+type Props = {
+  bench: Bench;
+  picture: PictureSubject;
+  make: (change: Change) => Promise<string | null>;
+};
+
+const MODES = [
+  { value: "landmarks", label: "Landmarks" },
+  { value: "turn", label: "Turn to true" },
+  { value: "measure", label: "True size" },
+  { value: "crop", label: "Crop" },
+];
+
+const HINTS: Record<string, string> = {
+  landmarks: "Name a landmark or choose one, then set it on the picture.",
+  turn: "Set two points on an edge that is plumb or level in reality.",
+  measure: "Set two points whose distance on the print you measured, and say how long it is.",
+  crop: "Set two opposite corners of what you take in.",
+};
+
+export function PictureRoom({ bench, picture, make }: Props) {
+  const [mode, setMode] = useState("landmarks");
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [name, setName] = useState("");
+  const [points, setPoints] = useState<Point[]>([]);
+  const [length, setLength] = useState<number | null>(100);
+  const [said, setSaid] = useState<string | null>(null);
+  const tell = async (change: Change, done: string) => setSaid((await make(change)) ?? done);
+  const look = (part: Partial<PictureSubject>) =>
+    tell({ type: "set_subject", subject: { ...picture, ...part } }, "");
+
+  const set = (at: Point) => {
+    const here = toPicture(picture, at);
+    const rough: [number, number] = [round(here.x), round(here.y)];
+    if (mode === "landmarks") {
+      if (chosen) {
+        const old = bench.landmarks.find((each) => each.id === chosen);
+        const landmark = { id: chosen, name: old?.name ?? chosen, tier: old?.tier ?? 1, rough };
+        tell({ type: "edit_landmark", landmark }, "Set.");
+      } else if (name.trim()) {
+        tell({ type: "add_landmark", name: name.trim(), tier: 1, rough }, `${name.trim()} is set.`);
+        setName("");
+      } else {
+        setSaid("Give it a name first, or choose one from the list.");
+      }
+      return;
+    }
+    const both = [...points, at];
+    if (both.length < 2) {
+      setPoints(both);
+      return;
+    }
+    setPoints([]);
+    const [a, b] = both.map((each) => toPicture(picture, each)) as [Point, Point];
+    const start: [number, number] = [a.x, a.y];
+    const end: [number, number] = [b.x, b.y];
+    if (mode === "turn") {
+      tell({ type: "turn_picture", start, end }, "Turned.");
+    } else if (mode === "measure" && length) {
+      tell({ type: "measure_picture", start, end, length_mm: length }, "Its true size is known.");
+    } else if (mode === "crop") {
+      crop(both as [Point, Point]);
+    }
+  };
+
+  const crop = ([a, b]: [Point, Point]) => {
+    const [left = 0, top = 0, right = 1, bottom = 1] = picture.crop;
+    const x = [a.x, b.x].sort((p, q) => p - q).map((each) => left + each * (right - left));
+    const y = [a.y, b.y].sort((p, q) => p - q).map((each) => top + each * (bottom - top));
+    look({ crop: [x[0] ?? 0, y[0] ?? 0, x[1] ?? 1, y[1] ?? 1] });
+  };
+
+  return (
+    <div className={styles.room}>
+      <PictureBoard
+        bench={bench}
+        picture={picture}
+        chosen={chosen}
+        points={points}
+        onSet={set}
+        onChoose={(id) => mode === "landmarks" && setChosen(id === chosen ? null : id)}
+      />
+      <div className={styles.tools}>
+        <Segmented
+          block
+          options={MODES}
+          value={mode}
+          onChange={(value) => {
+            setMode(String(value));
+            setPoints([]);
+            setSaid(null);
+          }}
+        />
+        <p role="status">{said || HINTS[mode]}</p>
+        {mode === "landmarks" && (
+          <Landmarks
+            bench={bench}
+            chosen={chosen}
+            name={name}
+            onName={(text) => {
+              setName(text);
+              setChosen(null);
+            }}
+            onChoose={setChosen}
+          />
+        )}
+        {mode === "measure" && (
+          <label>
+            The length on paper{" "}
+            <InputNumber value={length} min={0.1} suffix="mm" onChange={setLength} />
+          </label>
+        )}
+        {mode === "crop" && (
+          <Button onClick={() => look({ crop: [0, 0, 1, 1] })}>Take in the whole picture</Button>
+        )}
+        <Looks key={bench.version} picture={picture} look={look} />
+        <section>
+          <h2>Readings off the picture</h2>
+          <p>
+            On a flat reference Zirkel can read every landmark itself. Such readings are marked as
+            computed, and your own stay.
+          </p>
+          <label className={styles.row}>
+            <Switch checked={picture.silent} onChange={(silent) => look({ silent })} />
+            Keep silent: I look first
+          </label>
+          <div className={styles.row}>
+            <Button
+              disabled={picture.silent}
+              onClick={() => tell({ type: "read_picture" }, "Read off, and marked as computed.")}
+            >
+              Read all landmarks
+            </Button>
+            <Button
+              disabled={!picture.mm_per_px}
+              title={picture.mm_per_px ? "" : "Measure one length first"}
+              onClick={() => download(api.printAddress(bench.id))}
+            >
+              Print at true size
+            </Button>
+          </div>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function Landmarks({
+  bench,
+  chosen,
+  name,
+  onName,
+  onChoose,
+}: {
+  bench: Bench;
+  chosen: string | null;
+  name: string;
+  onName: (text: string) => void;
+  onChoose: (id: string) => void;
+}) {
+  return (
+    <section>
+      <Input
+        aria-label="Name of a new landmark"
+        placeholder="A new landmark: name it, then set it"
+        value={name}
+        maxLength={200}
+        onChange={(event) => onName(event.target.value)}
+      />
+      <ul className={styles.landmarks} aria-label="Landmarks">
+        {bench.landmarks.map((each) => (
+          <li key={each.id}>
+            <button
+              type="button"
+              aria-pressed={each.id === chosen}
+              onClick={() => onChoose(each.id)}
+            >
+              {each.name}
+              {!each.rough && <small> not set yet</small>}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Looks({
+  picture,
+  look,
+}: {
+  picture: PictureSubject;
+  look: (part: Partial<PictureSubject>) => void;
+}) {
+  return (
+    <section className={styles.looks}>
+      <h2>How it is looked at</h2>
+      <label className={styles.row}>
+        <Switch checked={picture.grey} onChange={(grey) => look({ grey })} /> Grey
+      </label>
+      <label>
+        Squint
+        <Slider
+          defaultValue={picture.squint}
+          min={0}
+          max={30}
+          onChangeComplete={(squint) => look({ squint })}
+          ariaLabelForHandle="Squint"
+        />
+      </label>
+      <label>
+        Contrast
+        <Slider
+          defaultValue={picture.contrast}
+          min={0.4}
+          max={2.5}
+          step={0.1}
+          onChangeComplete={(contrast) => look({ contrast })}
+          ariaLabelForHandle="Contrast"
+        />
+      </label>
+      <div>
+        Flat tones
+        <Segmented
+          block
+          options={[
+            { value: 0, label: "All" },
+            { value: 2, label: "2" },
+            { value: 3, label: "3" },
+            { value: 5, label: "5" },
+            { value: 7, label: "7" },
+          ]}
+          value={picture.tones}
+          onChange={(tones) => look({ tones: tones as PictureSubject["tones"] })}
+        />
+      </div>
+    </section>
+  );
+}
+
+function round(value: number): number {
+  return Math.round(value * 100) / 100;
+}
