@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import atexit
 import json
 import os
+import shutil
 import signal
 import socket
 import subprocess
@@ -12,10 +14,13 @@ import tempfile
 import time
 import unittest
 import urllib.request
+from functools import cache
 from pathlib import Path
 from typing import ClassVar
 
-from playwright.sync_api import Page, sync_playwright
+from playwright.sync_api import Browser, Page, sync_playwright
+
+from zirkel.demo.generate import FOLDER as DEMO_FOLDER
 
 ROOT = Path(__file__).parents[2]
 CHROMIUM = "/usr/bin/chromium"
@@ -26,6 +31,13 @@ FLAGS = [
     "--disable-background-networking",
     "--disable-component-update",
 ]
+
+
+@cache
+def demonstration(title: str) -> bytes:
+    """The file of the demonstration with that title."""
+    files = [path.read_bytes() for path in DEMO_FOLDER.glob("*.zirkel.json")]
+    return next(data for data in files if json.loads(data)["title"] == title)
 
 
 def free_port() -> int:
@@ -51,12 +63,12 @@ class Server:
         self.process = subprocess.Popen(
             command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL
         )
-        for _ in range(200):
+        for _ in range(400):
             try:
                 urllib.request.urlopen(self.address + "/api/v1/studies", timeout=1).close()
                 return
             except OSError:
-                time.sleep(0.1)
+                time.sleep(0.05)
         raise RuntimeError("the server did not start")
 
     def kill(self) -> None:
@@ -66,24 +78,47 @@ class Server:
             self.process.wait()
 
 
+@cache
+def shared_browser() -> Browser:
+    """One Chromium for all tests of this process."""
+    playwright = sync_playwright().start()
+    browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+    atexit.register(playwright.stop)
+    atexit.register(browser.close)
+    return browser
+
+
+@cache
+def shared_server() -> Server:
+    """One server with the demonstrations for all tests of this process that spoil nothing."""
+    folder = tempfile.mkdtemp()
+    server = Server(Path(folder) / "data")
+    server.start()
+    atexit.register(shutil.rmtree, folder, ignore_errors=True)
+    atexit.register(server.kill)
+    return server
+
+
 class BrowserCase(unittest.TestCase):
-    """One server and one browser for all tests of a class."""
+    """A page before a server: the shared one, or one of the class's own where it is killed, or
+    where what hangs on the wall matters."""
 
     demo = True
+    own_server = False
     viewport: ClassVar = {"width": 1280, "height": 800}
     touch = False
 
     @classmethod
     def setUpClass(cls) -> None:
+        cls.browser = shared_browser()
+        if not cls.own_server:
+            cls.server = shared_server()
+            return
         folder = tempfile.TemporaryDirectory()
         cls.addClassCleanup(folder.cleanup)
         cls.server = Server(Path(folder.name) / "data", cls.demo)
         cls.server.start()
         cls.addClassCleanup(cls.server.kill)
-        playwright = sync_playwright().start()
-        cls.addClassCleanup(playwright.stop)
-        cls.browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
-        cls.addClassCleanup(cls.browser.close)
 
     def setUp(self) -> None:
         self.context = self.browser.new_context(
@@ -115,9 +150,11 @@ class BrowserCase(unittest.TestCase):
         self.page.wait_for_selector(wait)
 
     def study_id(self, title: str) -> int:
-        with urllib.request.urlopen(self.server.address + "/api/v1/studies") as answer:
-            cards = json.load(answer)["studies"]
-        return next(card["id"] for card in cards if card["title"] == title)
+        """A fresh study of that demonstration, this test's own."""
+        address = self.server.address + "/api/v1/studies/import"
+        request = urllib.request.Request(address, demonstration(title), method="POST")
+        with urllib.request.urlopen(request) as answer:
+            return int(json.load(answer)["id"])
 
     def version(self) -> int:
         return int(self.page.get_attribute("[data-version]", "data-version") or 0)

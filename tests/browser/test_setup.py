@@ -142,7 +142,7 @@ class Prompter(BrowserCase):
             self.page.keyboard.press("Shift+S")
             if "Plumb line through" in section.inner_text():
                 break
-        self.assertIn("Brow, highest point", section.inner_text())
+        self.assertIn("Right eye, outer corner", section.inner_text())
         self.page.wait_for_selector("svg [class*=shownRelation] path", state="attached")
 
     def test_unchecked_readings_are_shown_and_one_would_check_most(self):
@@ -204,6 +204,8 @@ class Prompter(BrowserCase):
 
 
 class ALostServer(BrowserCase):
+    own_server = True
+
     def test_an_entry_waits_for_the_server_to_come_back(self):
         page = self.page
         self.open(f"/studies/{self.study_id(TITLE)}", "text=Simple here")

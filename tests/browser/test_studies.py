@@ -33,6 +33,7 @@ TEN_READINGS = (
 
 class MakingAStudy(BrowserCase):
     demo = False
+    own_server = True
 
     def test_from_nothing_to_ten_readings_and_a_killed_server(self):
         self.open("/", "text=New study")
@@ -118,6 +119,7 @@ class MakingAStudy(BrowserCase):
 
 class AnEmptyWall(BrowserCase):
     demo = False
+    own_server = True
 
     def test_it_says_what_to_do_first(self):
         self.open("/", "text=Nothing hangs here yet")
@@ -126,6 +128,8 @@ class AnEmptyWall(BrowserCase):
 
 
 class Files(BrowserCase):
+    own_server = True
+
     def test_out_and_in_again(self):
         self.open("/", "text=Wooden mask on a peg")
         with self.page.expect_download() as saved:

@@ -1,29 +1,47 @@
 """The commands: one JSON object out, or status 2 and one plain sentence."""
 
+import io
 import json
 import subprocess
 import sys
 import tempfile
 import unittest
+from contextlib import redirect_stderr, redirect_stdout
 from pathlib import Path
+from types import SimpleNamespace
+from unittest import mock
 
 from tests.files import BAD_FILES, SMALL, as_bytes, small
-from zirkel.cli.main import COMMANDS
+from zirkel.cli.main import COMMANDS, main
 from zirkel.demo.generate import FOLDER as DEMO_FOLDER
 
 ROOT = Path(__file__).parents[2]
 
 
-def zirkel(*arguments, data=b""):
-    """Run the command as a user would."""
+def run(*arguments, data=b""):
+    """Run the command in a process of its own, as a user would."""
     return subprocess.run(
         [sys.executable, "-m", "zirkel", *arguments], input=data, capture_output=True, check=False
     )
 
 
+def zirkel(*arguments, data=b""):
+    """The same in this process."""
+    out, err = io.StringIO(), io.StringIO()
+    given = mock.Mock(buffer=io.BytesIO(data))
+    with redirect_stdout(out), redirect_stderr(err), mock.patch.object(sys, "stdin", given):
+        try:
+            status = main(arguments)
+        except SystemExit as leaving:
+            status = leaving.code
+    return SimpleNamespace(
+        returncode=status, stdout=out.getvalue().encode(), stderr=err.getvalue().encode()
+    )
+
+
 class Commands(unittest.TestCase):
     def test_solve_from_standard_input(self):
-        done = zirkel("solve", "-", data=as_bytes(SMALL))
+        done = run("solve", "-", data=as_bytes(SMALL))
         self.assertEqual((done.returncode, done.stderr), (0, b""))
         answer = json.loads(done.stdout)
         self.assertEqual(

@@ -63,7 +63,7 @@ def _secured(response: Response) -> Response:
 def _packed(folder: Path, path: str) -> Response | None:
     """The file as it was packed when the pages were built, for who can unpack it."""
     packed = f"{path}.gz"
-    if "gzip" not in request.accept_encodings or not (folder / packed).is_file():
+    if not request.accept_encodings["gzip"] or not (folder / packed).is_file():
         return None
     kind = mimetypes.guess_type(path)[0]
     response = send_from_directory(folder, packed, mimetype=kind)
