@@ -35,7 +35,7 @@ check: $(STATE)/check $(STATE)/node $(STATE)/typegen
 
 unit: $(STATE)/check frontend/dist/index.html
 	sh scripts/ensure-chromium.sh
-	$(BIN)/python -W error -m unittest discover -s tests -t .
+	PYTHONWARNINGS=error $(BIN)/python -m unittest_parallel -s tests -t . -j 2 --level class -q
 
 types: $(STATE)/check $(STATE)/typegen
 	$(BIN)/python -m zirkel.web.openapi > frontend/generated/openapi.json

@@ -27,14 +27,16 @@ CORE_MAY_IMPORT = {
     "arrays": set(),
     "values": set(),
     "sightings": {"arrays", "values"},
-    "study": {"sightings", "subject.station", "arrays"},
-    "subject": {"study", "sightings", "arrays", "values"},
+    "fields": set(),
+    "study": {"sightings", "fields", "subject.station", "subject.faults", "arrays"},
+    "collections": {"study", "sightings", "fields"},
+    "subject": {"study", "sightings", "fields", "arrays", "values"},
     "network": {"study", "sightings", "arrays", "values"},
     "sheet": {"network", "study", "sightings", "arrays", "values"},
     "simulation": {"network", "subject", "sheet", "study", "sightings", "arrays", "values"},
     "words": {"network", "sheet", "subject", "study", "sightings", "arrays", "values"},
     "schools": {"words", "sheet", "subject", "network", "study", "values", "worked"},
-    "worked": {"schools", "words", "sheet", "network", "study", "arrays"},
+    "worked": {"schools", "words", "sheet", "network", "study", "arrays", "values"},
 }
 """Within the core: numbers never import what is said of them."""
 

@@ -31,7 +31,7 @@ class Schools(unittest.TestCase):
         self.assertEqual(len(SCHOOLS), 8)
 
     def test_every_hint_has_a_sign_that_is_drawn(self):
-        drawn = set(re.findall(r"^  (\w+): \"M", words("frontend/src/features/recipe/HintSign.tsx"),
+        drawn = set(re.findall(r"^  (\w+): \"M", words("frontend/src/features/draw/HintSign.tsx"),
                                re.M))  # fmt: skip
         for school in SCHOOLS.values():
             for hint in (*school.set_up, *school.checks, *school.mistakes):
@@ -78,14 +78,14 @@ class Subjects(unittest.TestCase):
 
 
 class Papers(unittest.TestCase):
-    def test_everything_that_can_be_taken_has_a_button(self):
-        page = words("frontend/src/features/recipe/TakeAlong.tsx")
-        buttons = set(re.findall(r'what: "([\w-]+)"', page))
-        self.assertEqual(buttons, set(PAPERS))
+    def test_everything_that_can_be_taken_says_what_it_is_good_for(self):
+        for what, paper in PAPERS.items():
+            self.assertTrue(paper.label[:1].isupper(), what)
+            self.assertGreater(len(paper.note), 5, what)
 
     def test_cautions_stand_where_blades_are_used(self):
         self.assertIn("away from the hand", words("src/zirkel/paper/viewfinder.py"))
-        self.assertIn("away from the hand", words("frontend/src/features/recipe/TakeAlong.tsx"))
+        self.assertIn("away from the hand", words("frontend/src/features/draw/TakeAlong.tsx"))
 
 
 if __name__ == "__main__":

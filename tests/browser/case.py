@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import atexit
 import json
 import os
 import shutil
@@ -14,7 +13,9 @@ import tempfile
 import time
 import unittest
 import urllib.request
+from collections.abc import Callable
 from functools import cache
+from multiprocessing.util import Finalize
 from pathlib import Path
 from typing import ClassVar
 
@@ -78,13 +79,20 @@ class Server:
             self.process.wait()
 
 
+def at_the_end(tidy: Callable[[], object], priority: int) -> None:
+    """Tidy up when this process ends, the highest first, also when it is one of several and is
+    told to end."""
+    Finalize(None, tidy, exitpriority=priority)
+    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+
+
 @cache
 def shared_browser() -> Browser:
     """One Chromium for all tests of this process."""
     playwright = sync_playwright().start()
     browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
-    atexit.register(playwright.stop)
-    atexit.register(browser.close)
+    at_the_end(playwright.stop, priority=1)
+    at_the_end(browser.close, priority=2)
     return browser
 
 
@@ -94,8 +102,8 @@ def shared_server() -> Server:
     folder = tempfile.mkdtemp()
     server = Server(Path(folder) / "data")
     server.start()
-    atexit.register(shutil.rmtree, folder, ignore_errors=True)
-    atexit.register(server.kill)
+    at_the_end(lambda: shutil.rmtree(folder, ignore_errors=True), priority=1)
+    at_the_end(server.kill, priority=2)
     return server
 
 

@@ -19,7 +19,9 @@ class Bench(BrowserCase):
         version = self.version()
         self.assertEqual(self.page.get_attribute("[data-landmark=dibber_point]", "data-standing"),
                          "loose")  # fmt: skip
+        self.page.wait_for_selector("text=Lay the stick over Stack, foot right and Dibber, point")
         self.page.keyboard.press("Shift+N")
+        self.page.wait_for_selector("output >> text=which hour?")
         self.page.keyboard.type("4:00")
         self.page.keyboard.press("Enter")
         self.wait_for_version(version + 1)

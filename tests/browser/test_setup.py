@@ -140,9 +140,9 @@ class Prompter(BrowserCase):
         section = self.page.get_by_role("region", name="Simple here")
         for _ in range(25):
             self.page.keyboard.press("Shift+S")
-            if "Plumb line through" in section.inner_text():
+            if "Left cheek, Right cheek" in section.inner_text():
                 break
-        self.assertIn("Right eye, outer corner", section.inner_text())
+        self.assertIn("Level line through Left cheek, Right cheek", section.inner_text())
         self.page.wait_for_selector("svg [class*=shownRelation] path", state="attached")
 
     def test_unchecked_readings_are_shown_and_one_would_check_most(self):

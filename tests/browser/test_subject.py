@@ -65,7 +65,7 @@ class Stick(SubjectCase):
         for _ in range(60):
             # A move is drawn with the next frame, which may take its time.
             after = self.middle("[data-end=tip] circle")
-            if abs(after[0] - before[0] - 61) < 8:
+            if abs(after[0] - before[0] - 61) < 8 and abs(after[1] - before[1] - 37) < 8:
                 break
             self.page.wait_for_timeout(50)
         self.assertAlmostEqual(after[0] - before[0], 61, delta=8)

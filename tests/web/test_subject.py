@@ -107,7 +107,7 @@ class Station(SubjectCase):
         self.assertNotEqual(tried["image"], kept["image"])
         self.assertAlmostEqual(
             tried["reckoned"]["unit_on_stick_mm"],
-            tried["reckoned"]["unit_mm"] * 650 / 900,
+            tried["reckoned"]["unit_mm"] * 650 / 700,
         )
         self.assertEqual(self.post(f"/studies/{self.id}/station"), kept)
         bench = self.change(
