@@ -136,14 +136,19 @@ class InOrder(SubjectCase):
         version = self.version()
         self.page.keyboard.press("Shift+T")
         self.page.keyboard.press("Shift+U")
+        asked = self.page.get_by_role("region", name="Sight next").locator("p").first
         for step in range(1, 4):
+            before = asked.inner_text()
             self.page.keyboard.press("Shift+N")
-            self.page.wait_for_timeout(200)
+            self.page.wait_for_selector("[data-end=tip][data-on]", state="attached")
+            self.page.wait_for_selector("[data-end=end][data-on]", state="attached")
             self.page.keyboard.press("Shift+R")
             self.page.wait_for_selector("text=/^Reads/")
             self.page.keyboard.press("Enter")
             self.wait_for_version(version + step)
-            self.page.wait_for_timeout(400)
+            self.page.wait_for_function(
+                "before => !document.body.innerText.includes(before)", arg=before
+            )
         self.page.focus("nav a:has-text('Draw')")
         self.page.keyboard.press("Enter")
         self.page.wait_for_selector("text=/^1 of \\d/")
