@@ -2,13 +2,14 @@
 
 import sys
 
-from bench import browser, quality, recipe, speed
+from bench import browser, hands, quality, recipe, speed
 
 PARTS = {
     "core": speed.main,
     "quality": quality.main,
     "browser": browser.main,
     "recipe": recipe.main,
+    "hands": hands.main,
 }
 
 for name in sys.argv[1:] or PARTS:

@@ -41,7 +41,7 @@ TOLERANCE = 4e-10
 ROUGH_TOLERANCE = 1e-3
 """The same where it only has to be clear whether another solution is better."""
 
-MOST_STEPS = 60
+MOST_STEPS, ROUGH_STEPS = 60, 20
 RIDGE = 1e-9
 
 PLAIN_STEPS, SLOW = 3, 0.3
@@ -104,7 +104,8 @@ def descend(
     here = begin
     best = linearize(net, *here, weight)
     damping, bent, before, slow = 0.0, None, np.inf, False
-    for count in range(1, MOST_STEPS + 1):
+    most = MOST_STEPS if tolerance < ROUGH_TOLERANCE else ROUGH_STEPS
+    for count in range(1, most + 1):
         if slow and bent is None:
             bent = best.normal - curvature(net, *here, best.misfit * weight)
         factor = _factor(_damped(best.normal, bent, damping))
@@ -132,7 +133,7 @@ def descend(
             damping = 0.0 if damping < 1e-4 else 0.1 * damping
         else:
             damping = max(1e-3, 10.0 * damping)
-    return Descent(*here, best, MOST_STEPS, False)
+    return Descent(*here, best, most, False)
 
 
 def polished(
