@@ -7,8 +7,9 @@ other way round, so it touches only what the change touched.
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
-from dataclasses import dataclass
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+from itertools import count
 from typing import Any
 
 from sqlalchemy import delete
@@ -39,7 +40,8 @@ class Patch:
 
 def difference(before: Study | None, after: Study) -> list[Patch]:
     """Patches from one state to the other; from None everything is new."""
-    old, new = (_records(before) if before else {}), _records(after)
+    old = _records(before, after) if before else {}
+    new = _records(after, before)
     keys = list(dict.fromkeys([*old, *new]))
     return [
         Patch(table, key, old.get((table, key)), new.get((table, key)))
@@ -48,12 +50,29 @@ def difference(before: Study | None, after: Study) -> list[Patch]:
     ]
 
 
-def _records(study: Study) -> dict[tuple[str, str], dict[str, Any]]:
-    return dict(split(study_to_file(study)))
+def changed(study: Study, other: Study) -> tuple[Study, dict[str, list[int]]]:
+    """The study without the records that the other has too, the same object in the same place,
+    and the places of those that are left: what is not touched need not be looked at."""
+    left: dict[str, Any] = {}
+    places: dict[str, list[int]] = {}
+    for each in collections():
+        if each.key:
+            own, theirs = getattr(study, each.name), getattr(other, each.name)
+            held = [i for i, x in enumerate(own) if i >= len(theirs) or theirs[i] is not x]
+            left[each.name], places[each.file] = tuple(own[i] for i in held), held
+    return replace(study, **left), places
 
 
-def split(document: dict[str, Any]) -> Iterator[tuple[tuple[str, str], dict[str, Any]]]:
-    """(table, key) and record for every part of a study as the file has it."""
+def _records(study: Study, other: Study | None) -> dict[tuple[str, str], dict[str, Any]]:
+    part, places = changed(study, other) if other else (study, {})
+    return dict(split(study_to_file(part), places))
+
+
+def split(
+    document: dict[str, Any], places: Mapping[str, Sequence[int]] | None = None
+) -> Iterator[tuple[tuple[str, str], dict[str, Any]]]:
+    """(table, key) and record for every part of a study as the file has it; `places` says where
+    the records of a collection stand if the document doesn't hold all of them."""
     held = {each.file: each for each in collections()}
     own = {k: v for k, v in document.items() if k not in ("format", "version", *held)}
     yield (OWN, ""), own
@@ -64,7 +83,8 @@ def split(document: dict[str, Any]) -> Iterator[tuple[tuple[str, str], dict[str,
             if isinstance(records, dict)
             else ((record[each.key], record) for record in records)
         )
-        for position, (key, record) in enumerate(pairs):
+        stands = (places or {}).get(name) or count()
+        for position, (key, record) in zip(stands, pairs, strict=False):
             yield (name, key), {"body": record, "position": position}
 
 

@@ -17,7 +17,7 @@ from zirkel.core.worked import Worked
 from zirkel.errors import NotFound, StaleVersion
 from zirkel.store.clock import now
 from zirkel.store.database import open_database
-from zirkel.store.patches import Patch, apply, difference, joined
+from zirkel.store.patches import Patch, apply, changed, difference, joined
 from zirkel.store.pictures import Pictures
 from zirkel.store.scenes import Scenes
 from zirkel.store.tables import (
@@ -156,8 +156,9 @@ class Store:
                 return self._stored(session, row)
             _expect(row, based_on)
             worked = after if isinstance(after, Worked) else Worked(after)
-            prove(worked.study)
-            patches = difference(before or self._stored(session, row).study, worked.study)
+            before = before or self._stored(session, row).study
+            prove(worked.study, changed(worked.study, before)[0])
+            patches = difference(before, worked.study)
             if patches:
                 apply(session, row, patches)
                 _log(session, row, label, patches)

@@ -47,11 +47,12 @@ def parse_json(data: bytes) -> Any:
         raise BadInput("file", f"the file is not JSON that can be read: {error}") from error
 
 
-def prove(study: Study) -> None:
+def prove(study: Study, changed: Study | None = None) -> None:
     """BadInput unless the study, written to its file, can be read again: checked before anything
-    is kept, so that nothing is kept that can't be opened or exported."""
+    is kept, so that nothing is kept that can't be opened or exported. `changed` is the study with
+    those records alone that were not read or proved before."""
     try:
-        data = write_study(study)
+        data = write_study(changed or study)
     except UnicodeEncodeError as error:
         raise BadInput(
             "text", f"{error.object[error.start]!r} is half a letter that no file can hold: leave "
@@ -59,7 +60,8 @@ def prove(study: Study) -> None:
         ) from error  # fmt: skip
     except (ValueError, RecursionError) as error:
         raise BadInput("study", f"this cannot be written to a study file: {error}") from error
-    study_from(parse_json(data))
+    read = _unreferenced(parse_json(data))
+    check_references(study if changed else read)
 
 
 def refuse_endless(part: Any, path: str = "") -> None:
@@ -77,6 +79,12 @@ def _refuse_constant(name: str) -> NoReturn:
 
 def study_from(document: Any) -> Study:
     """A study from parsed JSON; BadInput says what is wrong."""
+    study = _unreferenced(document)
+    check_references(study)
+    return study
+
+
+def _unreferenced(document: Any) -> Study:
     if not isinstance(document, dict):
         raise BadInput("file", "a study file is one JSON object, from { to }")
     if document.get("format") != "zirkel-study":
@@ -87,11 +95,9 @@ def study_from(document: Any) -> Study:
         raise BadInput("version", f"must be 1, but is {found}: this Zirkel reads version 1 only")
     refuse_endless(document)
     try:
-        study = study_to_core(StudyFile.model_validate(document))
+        return study_to_core(StudyFile.model_validate(document))
     except ValidationError as error:
         raise said_plainly(error, document) from error
-    check_references(study)
-    return study
 
 
 def write_study(study: Study) -> bytes:

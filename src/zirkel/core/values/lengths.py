@@ -8,20 +8,6 @@ INCH_MM = 25.4
 SIXTEENTH_MM = INCH_MM / 16.0
 """The finest mark on a rule in inches: nothing is said more finely where inches are said."""
 
-HALF_MM = 0.5
-
-
-def finest_mm(inches: bool) -> float:
-    """The step to which a length is set off with a rule: half a millimetre, or a sixteenth."""
-    return SIXTEENTH_MM if inches else HALF_MM
-
-
-def said_mm(mm: float, inches: bool) -> float:
-    """The length that is really said for one, in mm: rounded as `say_length` rounds it."""
-    if inches:
-        return round(mm / SIXTEENTH_MM) * SIXTEENTH_MM
-    return round(mm, 1)
-
 
 def say_length(mm: float, inches: bool) -> str:
     """A length in the user's system: "97.5 mm", "3 3/8 in", "−4 1/16 in".
