@@ -112,7 +112,9 @@ def _other_place(adjusted: Adjustment, number: int, slack: float) -> Array | Non
         return disagreement(net, adjusted.places, adjusted.weight, number, candidates)
 
     now = float(at(here[None])[0])
-    around = np.concatenate([here + grid(), net.start[number] + grid()])
+    around = here + grid()
+    if np.hypot(*(net.start[number] - here)) > APART:
+        around = np.concatenate([around, net.start[number] + grid()])
     apart = max(APART, SLACKS * slack)
     around = around[np.hypot(*(around - here).T) > apart]
     if not len(around):
