@@ -2,12 +2,13 @@
 
 import sys
 
-from bench import browser, hands, quality, recipe, speed
+from bench import browser, hands, overtaken, quality, recipe, speed
 
 PARTS = {
     "core": speed.main,
     "quality": quality.main,
     "browser": browser.main,
+    "overtaken": overtaken.main,
     "recipe": recipe.main,
     "hands": hands.main,
 }

@@ -7,6 +7,7 @@ share it. A version that follows another starts its adjustment from the places o
 from __future__ import annotations
 
 from collections.abc import Callable, Collection
+from contextlib import AbstractContextManager
 from dataclasses import replace
 from threading import RLock
 from typing import Any, TypeVar, cast
@@ -40,7 +41,8 @@ T = TypeVar("T")
 class Worked:
     """A study with all that follows from it, each part worked out when it is first asked for.
 
-    Two threads that ask for the same part wait for one computation of it.
+    Two threads that ask for the same part wait for one computation of it; nobody waits for a part
+    that he hasn't asked for, as a reading must not wait for the relations of the version before.
     """
 
     def __init__(
@@ -53,23 +55,24 @@ class Worked:
         with the same readings."""
         self.study = study
         self._before = before
-        self._lock = RLock()
+        self._locks: dict[str, AbstractContextManager[bool]] = {}
         self._parts: dict[str, Any] = {} if solution is None else {"solution": solution}
 
     def _once(self, name: str, make: Callable[[], T]) -> T:
-        with self._lock:
+        if name in self._parts:
+            return cast("T", self._parts[name])
+        with self._locks.setdefault(name, RLock()):
             if name not in self._parts:
                 self._parts[name] = make()
             return cast("T", self._parts[name])
 
     def followed_by(self, study: Study) -> Worked:
         """The next version, to be adjusted from where this one was, if that is known."""
-        with self._lock:
-            if "solution" not in self._parts:
-                return Worked(study, self._before)
-            if _measured(study) == _measured(self.study):
-                return Worked(study, solution=_retold(self.solution, study))
-            return Worked(study, self.solution.adjusted)
+        if "solution" not in self._parts:
+            return Worked(study, self._before)
+        if _measured(study) == _measured(self.study):
+            return Worked(study, solution=_retold(self.solution, study))
+        return Worked(study, self.solution.adjusted)
 
     @property
     def solution(self) -> Solution:

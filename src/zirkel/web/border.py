@@ -2,6 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+from contextlib import contextmanager
+from threading import Lock
+
 from flask import Response, current_app
 from flask_openapi3 import APIBlueprint, Tag
 
@@ -30,13 +34,20 @@ def store() -> Store:
     return found
 
 
-def still_wanted(study_id: int, version: int | None) -> None:
-    """Overtaken where the study has gone on since this was asked for: the answer would be thrown
-    away, so it is not computed."""
-    if version is not None:
-        now = store().version(study_id)
-        if now != version:
-            raise Overtaken(version, now)
+_IN_TURN = Lock()
+
+
+@contextmanager
+def still_wanted(study_id: int, version: int | None) -> Iterator[None]:
+    """What may be worked out at leisure, one after the other, so that a reading competes with one
+    of them at most; Overtaken where the study has gone on by the time its turn comes: the answer
+    would be thrown away, so it is not computed."""
+    with _IN_TURN:
+        if version is not None:
+            now = store().version(study_id)
+            if now != version:
+                raise Overtaken(version, now)
+        yield
 
 
 def bench_reply(stored: Stored, status: int = 200) -> Response:

@@ -37,8 +37,8 @@ def get_bench(path: StudyPath) -> Response:
 @routes.get("/studies/<int:study_id>/prompts", responses={"200": Prompts}, operation_id="prompts")
 def get_prompts(path: StudyPath, query: Wanted) -> Response:
     """What to sight next."""
-    still_wanted(path.study_id, query.version)
-    return as_json(open_prompts(store(), path.study_id))
+    with still_wanted(path.study_id, query.version):
+        return as_json(open_prompts(store(), path.study_id))
 
 
 @routes.get(
@@ -48,15 +48,15 @@ def get_prompts(path: StudyPath, query: Wanted) -> Response:
 )
 def get_relations(path: StudyPath, query: Wanted) -> Response:
     """Simple relations that could be placed by eye."""
-    still_wanted(path.study_id, query.version)
-    return as_json(open_relations(store(), path.study_id))
+    with still_wanted(path.study_id, query.version):
+        return as_json(open_relations(store(), path.study_id))
 
 
 @routes.get("/studies/<int:study_id>/trust", responses={"200": TrustReport}, operation_id="trust")
 def get_trust(path: StudyPath, query: Wanted) -> Response:
     """How far each kind of reading is trusted, and the artist's own estimates."""
-    still_wanted(path.study_id, query.version)
-    return as_json(open_trust(store(), path.study_id))
+    with still_wanted(path.study_id, query.version):
+        return as_json(open_trust(store(), path.study_id))
 
 
 @routes.post("/studies/<int:study_id>/stick", responses={"200": StickReading},

@@ -25,8 +25,8 @@ routes = blueprint("draw", "From what is seen to where the pencil goes")
 @routes.get("/studies/<int:study_id>/recipe", responses={"200": RecipeRoom}, operation_id="recipe")
 def get_recipe(path: StudyPath, query: Wanted) -> Response:
     """How to place every landmark, step by step."""
-    still_wanted(path.study_id, query.version)
-    return as_json(open_recipe(store(), path.study_id))
+    with still_wanted(path.study_id, query.version):
+        return as_json(open_recipe(store(), path.study_id))
 
 
 @routes.post("/studies/<int:study_id>/strokes", responses={"200": Strokes}, operation_id="strokes")
