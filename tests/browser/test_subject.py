@@ -161,7 +161,6 @@ class Station(SubjectCase):
 
 
 class Picture(SubjectCase):
-
     def setUp(self):
         super().setUp()
         self.open("/scenes", "text=Sight a scene")

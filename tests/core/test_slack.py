@@ -49,7 +49,9 @@ class Area(unittest.TestCase):
         s = covariance(longer, shorter, angle)
         found = area(s)
         way = np.array([math.cos(angle), math.sin(angle)])
-        self.assertAlmostEqual(squared_distance(way * found.longer, s) / SQUARED_SIZE, 1.0, places=4)
+        self.assertAlmostEqual(
+            squared_distance(way * found.longer, s) / SQUARED_SIZE, 1.0, places=4
+        )
         self.assertTrue(inside(way * found.longer * 0.99, s))
         self.assertFalse(inside(way * found.longer * 1.01, s))
 

@@ -20,7 +20,7 @@ class Entry:
     """What may stand in a field.
 
     `sort` is how one value is entered: id, name, text, note, whole, flag, number (counted in
-    units), mm, finite, share, tilt, point, share, choice, pair, record, sighting. `many` is whether
+    units), mm, finite, share, tilt, point, choice, pair, record, sighting. `many` is whether
     there is one (""), a list of them, or a mapping from names to them. `names` says what a value
     refers to: landmark, or shape; `file` is the field's name in the file where that is another.
     """

@@ -5,8 +5,9 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from zirkel.core.schools.base import Table
-from zirkel.core.sheet.arithmetic.ruler import START_MM, reads
+from zirkel.core.sheet.arithmetic.ruler import START_INCHES, START_MM, reads
 from zirkel.core.values.fractions import say_number
+from zirkel.core.values.lengths import INCH_MM
 
 if TYPE_CHECKING:
     from zirkel.core.worked import Worked
@@ -40,15 +41,18 @@ def _plumbs(worked: Worked) -> tuple[Table, ...]:
 
 def _ruler(worked: Worked) -> Table:
     unit_mm, words = worked.plan.unit_mm or 1.0, worked.words
+    inches = worked.study.inches
+    start_mm = START_INCHES * INCH_MM if inches else START_MM
+    start = f"{START_INCHES} in" if inches else f"{START_MM / 10:.0f} cm"
     return Table(
-        title=f"A ruler whose zero is not at its end: start at {START_MM / 10:.0f} cm",
+        title=f"A ruler whose zero is not at its end: start at {start}",
         head=("Length", "on the sheet", "begin at", "end at"),
         rows=tuple(
             (
                 f"{say_number(n)} {words.unit}{'s' if n > 1 else ''}",
                 words.length(n * unit_mm),
-                f"{START_MM:.0f} mm",
-                f"{reads(n * unit_mm):.1f} mm",
+                words.length(start_mm),
+                words.length(reads(n * unit_mm, start_mm)),
             )
             for n in COUNTS
         ),

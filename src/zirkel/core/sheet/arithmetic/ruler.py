@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-START_MM = 100.0
+START_MM, START_INCHES = 100.0, 4
+"""Where to begin on a ruler in millimetres, and on one in inches."""
 
 
 def reads(length_mm: float, start_mm: float = START_MM) -> float:
