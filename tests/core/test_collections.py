@@ -104,7 +104,7 @@ class Removing(unittest.TestCase):
 
     def test_what_can_be_without_it_stays(self):
         left = removed(full_study(), "c")
-        self.assertEqual([each.outline for each in left.shapes][0], ("a", "b", "d"))
+        self.assertEqual(left.shapes[0].outline, ("a", "b", "d"))
         self.assertEqual([each.id for each in left.sightings], ["s2", "s3"])
         self.assertEqual(set(left.drawn), {"d"})
         self.assertEqual(left.adopted, ())

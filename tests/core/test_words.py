@@ -26,6 +26,7 @@ from zirkel.core.words.network import (
     say_sigma,
     say_value,
     take_warning,
+    thin_take,
     why_check,
     why_next,
 )
@@ -161,7 +162,9 @@ class Asking(unittest.TestCase):
 
 class Warnings(unittest.TestCase):
     def test_drifts_both_ways(self):
-        self.assertIn("5 % long: you stepped in", take_warning("t2", 0.05))
+        self.assertIn("Take 2 runs 5 % long: you stepped in", take_warning("t2", 0.05))
+        self.assertIn("Take 3 has too few", thin_take("t3"))
+        self.assertIn("Take tea has too few", thin_take("tea"))
         self.assertIn("4 % short: you stepped back", take_warning("t2", -0.04))
 
     def test_doubts_of_what_has_no_number(self):

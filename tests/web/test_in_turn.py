@@ -1,4 +1,4 @@
-"""What a newer version has overtaken isn't worked out; what is worked out at leisure goes in turn."""
+"""What a newer version has overtaken is not worked out; leisure work goes in turn."""
 
 from threading import Event, Thread
 from unittest.mock import patch

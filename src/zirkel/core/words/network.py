@@ -70,6 +70,11 @@ def doubt_detail(study: Study, words: Words, doubt: Doubt, scatter: float = 1.0)
     return f"{away} It can't be told which is wrong, this or: {other}. A third reading would tell."
 
 
+def say_take(name: str) -> str:
+    """A take as the pad calls it: "t2" is take 2."""
+    return name[1:] if name[:1] == "t" and name[1:].isdigit() else name
+
+
 def take_warning(name: str, drift: float) -> str:
     """What a take's drift means at the easel.
 
@@ -79,11 +84,11 @@ def take_warning(name: str, drift: float) -> str:
     percent = f"{abs(drift) * 100.0:.0f} %"
     if drift > 0:
         return (
-            f"Take {name} runs {percent} long: you stepped in, or the arm reached further than "
+            f"Take {say_take(name)} runs {percent} long: you stepped in, or the arm reached further than "
             "when the unit was set."
         )
     return (
-        f"Take {name} runs {percent} short: you stepped back, or the elbow bent and the stick "
+        f"Take {say_take(name)} runs {percent} short: you stepped back, or the elbow bent and the stick "
         "came nearer."
     )
 
@@ -91,7 +96,7 @@ def take_warning(name: str, drift: float) -> str:
 def thin_take(name: str) -> str:
     """That a take has too little in common with the others to tell a change of stance."""
     return (
-        f"Take {name} has too few readings on what the others read: a change of stance would not "
+        f"Take {say_take(name)} has too few readings on what the others read: a change of stance would not "
         "show. Sight one long span of an earlier take again."
     )
 

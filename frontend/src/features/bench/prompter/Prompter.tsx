@@ -88,16 +88,24 @@ export function Prompter(props: Props) {
       ))}
       {bench.takes
         .filter((each) => each.warning)
+        .sort((a, b) => Number(a.thin) - Number(b.thin))
         .slice(0, 1)
         .map((each) => (
-          <section key={each.name} aria-label="A take that drifts">
-            <h2 className={`${styles.label} ${styles.chalk}`}>A take that drifts</h2>
-            <p className={styles.because}>{each.warning}</p>
-          </section>
+          <TakeWarning key={each.name} take={each} />
         ))}
       <SimpleHere {...props} />
       <Unchecked {...props} />
     </div>
+  );
+}
+
+function TakeWarning({ take }: { take: Bench["takes"][number] }) {
+  const said = take.thin ? "A take that little ties" : "A take that drifts";
+  return (
+    <section aria-label={said}>
+      <h2 className={take.thin ? styles.label : `${styles.label} ${styles.chalk}`}>{said}</h2>
+      <p className={styles.because}>{take.warning}</p>
+    </section>
   );
 }
 
