@@ -84,20 +84,20 @@ def take_warning(name: str, drift: float) -> str:
     percent = f"{abs(drift) * 100.0:.0f} %"
     if drift > 0:
         return (
-            f"Take {say_take(name)} runs {percent} long: you stepped in, or the arm reached further than "
-            "when the unit was set."
+            f"Take {say_take(name)} runs {percent} long: you stepped in, or the arm reached further "
+            "than when the unit was set."
         )
     return (
-        f"Take {say_take(name)} runs {percent} short: you stepped back, or the elbow bent and the stick "
-        "came nearer."
+        f"Take {say_take(name)} runs {percent} short: you stepped back, or the elbow bent and the "
+        "stick came nearer."
     )
 
 
 def thin_take(name: str) -> str:
     """That a take has too little in common with the others to tell a change of stance."""
     return (
-        f"Take {say_take(name)} has too few readings on what the others read: a change of stance would not "
-        "show. Sight one long span of an earlier take again."
+        f"Take {say_take(name)} has too few readings on what the others read: a change of stance "
+        "would not show. Sight one long span of an earlier take again."
     )
 
 
