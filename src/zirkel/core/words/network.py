@@ -84,8 +84,8 @@ def take_warning(name: str, drift: float) -> str:
     percent = f"{abs(drift) * 100.0:.0f} %"
     if drift > 0:
         return (
-            f"Take {say_take(name)} runs {percent} long: you stepped in, or the arm reached further "
-            "than when the unit was set."
+            f"Take {say_take(name)} runs {percent} long: you stepped in, or the arm reached "
+            "further than when the unit was set."
         )
     return (
         f"Take {say_take(name)} runs {percent} short: you stepped back, or the elbow bent and the "
