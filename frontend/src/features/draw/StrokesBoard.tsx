@@ -1,38 +1,24 @@
 // A curve of the subject, traced with the pointer, as the fewest straight strokes.
 import { useQuery } from "@tanstack/react-query";
-import { Button, Slider } from "antd";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { ApiError } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { Bench } from "../../api/types";
 import { polyline } from "../../geometry/marks";
 import { fitted, type Point } from "../../geometry/scale";
-import { Said } from "../../shared/Said";
 import { useLatest } from "../../shared/useLatest";
 import { useSize } from "../../shared/useSize";
 import styles from "./Recipe.module.css";
+import { StrokeBar } from "./StrokeBar";
+import { useTracing } from "./useTracing";
 
 const LEAST_STEP = 2;
-const KEY_STEP = 4;
-/** A press that moves no further than this, in pixels, is a click. */
-const CLICK = 4;
-
-const KEYS: Record<string, Point> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-};
 
 export function StrokesBoard({ bench }: { bench: Bench }) {
   const box = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(box);
   const [curve, setCurve] = useState<Point[]>([]);
   const [tolerance, setTolerance] = useState(3);
-  const [cursor, setCursor] = useState<Point | null>(null);
-  const drawing = useRef(false);
-  const pressed = useRef<Point | null>(null);
-  const [traced, setTraced] = useState(false);
   const seen = bench.landmarks.flatMap((each) =>
     each.seen_left_mm === null || each.seen_top_mm === null
       ? []
@@ -53,11 +39,6 @@ export function StrokesBoard({ bench }: { bench: Bench }) {
   };
   const asked = useMemo(() => curve.map((p): [number, number] => [p.x, p.y]), [curve]);
   const [busy, setBusy] = useState(false);
-  const strokes = useQuery({
-    ...queries.strokes(bench, useLatest(asked, busy), tolerance),
-    enabled: curve.length > 1 && !drawing.current,
-  });
-  useEffect(() => setBusy(strokes.isFetching), [strokes.isFetching]);
   const add = (p: Point) => {
     const here = toMm(p);
     setCurve((old) => {
@@ -66,10 +47,17 @@ export function StrokesBoard({ bench }: { bench: Bench }) {
       return near || old.length >= 4000 ? old : [...old, here];
     });
   };
-  const where = (event: React.PointerEvent<SVGSVGElement>) => {
-    const frame = event.currentTarget.getBoundingClientRect();
-    return { x: event.clientX - frame.left, y: event.clientY - frame.top };
-  };
+  const { cursor, drawing, handlers } = useTracing({
+    middle: { x: width / 2, y: height / 2 },
+    add,
+    clear: () => setCurve([]),
+    done: () => strokes.refetch(),
+  });
+  const strokes = useQuery({
+    ...queries.strokes(bench, useLatest(asked, busy), tolerance),
+    enabled: curve.length > 1 && !drawing.current,
+  });
+  useEffect(() => setBusy(strokes.isFetching), [strokes.isFetching]);
   const found = curve.length > 1 ? (strokes.data?.strokes ?? []) : [];
   const corner = toScreen({ x: shown.left_mm, y: shown.top_mm });
   return (
@@ -84,50 +72,7 @@ export function StrokesBoard({ bench }: { bench: Bench }) {
           aria-label="The subject: trace an edge with the pointer; with keys, arrows move and Enter sets a point"
           className={styles.tracing}
           data-strokes={found.length}
-          onPointerDown={(event) => {
-            event.currentTarget.setPointerCapture(event.pointerId);
-            pressed.current = where(event);
-          }}
-          onPointerMove={(event) => {
-            const start = pressed.current;
-            const here = where(event);
-            if (
-              start &&
-              !drawing.current &&
-              Math.hypot(here.x - start.x, here.y - start.y) > CLICK
-            ) {
-              // A drag begins a new curve; clicks add to the one that is clicked together.
-              drawing.current = true;
-              setTraced(true);
-              setCurve([]);
-              add(start);
-            }
-            if (drawing.current) {
-              add(here);
-            }
-          }}
-          onPointerUp={(event) => {
-            if (!drawing.current && traced) {
-              setTraced(false);
-              setCurve([]);
-            }
-            drawing.current = false;
-            pressed.current = null;
-            add(where(event));
-            strokes.refetch();
-          }}
-          onKeyDown={(event) => {
-            const way = KEYS[event.key];
-            const here = cursor ?? { x: width / 2, y: height / 2 };
-            if (way) {
-              event.preventDefault();
-              event.stopPropagation();
-              const by = event.shiftKey ? KEY_STEP * 5 : KEY_STEP;
-              setCursor({ x: here.x + way.x * by, y: here.y + way.y * by });
-            } else if (event.key === "Enter") {
-              add(here);
-            }
-          }}
+          {...handlers}
         >
           {shown.image && (
             <image
@@ -167,34 +112,13 @@ export function StrokesBoard({ bench }: { bench: Bench }) {
           )}
         </svg>
       )}
-      <div className={styles.strokeBar}>
-        <label>
-          Within {tolerance} mm of the sheet
-          <Slider
-            min={0.5}
-            max={20}
-            step={0.5}
-            value={tolerance}
-            onChange={setTolerance}
-            ariaLabelForHandle="Tolerance"
-          />
-        </label>
-        <p role="status">
-          {strokes.error instanceof ApiError
-            ? strokes.error.sentence
-            : found.length === 0
-              ? "Trace an edge."
-              : `${found.length} strokes: `}
-          {found.slice(0, 8).map((each) => (
-            <span key={`${each.start} ${each.end}`} className={styles.said}>
-              <Said text={each.said} />
-            </span>
-          ))}
-        </p>
-        <Button onClick={() => setCurve([])} disabled={curve.length === 0}>
-          Clear
-        </Button>
-      </div>
+      <StrokeBar
+        tolerance={tolerance}
+        onTolerance={setTolerance}
+        said={found.map((each) => each.said)}
+        error={strokes.error instanceof ApiError ? strokes.error.sentence : null}
+        onClear={curve.length ? () => setCurve([]) : null}
+      />
     </div>
   );
 }
