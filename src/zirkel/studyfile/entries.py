@@ -34,6 +34,12 @@ def _tilt(value: Any) -> Any:
     return parse_tilt(value) if isinstance(value, str) else value
 
 
+def _no_flag(value: Any) -> Any:
+    if isinstance(value, bool):
+        raise ValueError(f"must be a number, but is {str(value).lower()}")
+    return value
+
+
 def _in_bounds(value: float) -> float:
     if abs(value) > LARGEST:
         raise ValueError(f"{value:g} is too large: nothing in a study is larger than {LARGEST:g}")
@@ -47,7 +53,9 @@ def _plain(text: str) -> str:
 
 
 _ENTRY = float | str
-Finite = Annotated[float, Field(allow_inf_nan=False), AfterValidator(_in_bounds)]
+Finite = Annotated[
+    float, Field(allow_inf_nan=False), AfterValidator(_in_bounds), BeforeValidator(_no_flag)
+]
 Number = Annotated[Finite, BeforeValidator(_number, json_schema_input_type=_ENTRY)]
 Millimetres = Annotated[Finite, BeforeValidator(_millimetres, json_schema_input_type=_ENTRY)]
 TiltDegrees = Annotated[Finite, BeforeValidator(_tilt, json_schema_input_type=_ENTRY)]
