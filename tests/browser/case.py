@@ -61,6 +61,9 @@ class Server:
     def start(self) -> None:
         command = [sys.executable, "-m", "zirkel", "serve", "--port", str(self.port)]
         command += ["--data", str(self.data), *(["--demo"] if self.demo else [])]
+        if ends_with := shutil.which("setpriv"):
+            # However this process ends, the server ends with it.
+            command = [ends_with, "--pdeathsig", "KILL", *command]
         self.process = subprocess.Popen(
             command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL
         )
