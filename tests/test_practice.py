@@ -7,7 +7,7 @@ import unittest
 from pathlib import Path
 from typing import get_args, get_type_hints
 
-from zirkel.core.schools import SCHOOLS
+from zirkel.core.schools import SCHOOLS, school_of
 from zirkel.core.subject.faults import FAULTS
 from zirkel.core.subject.solids import AnySolid
 from zirkel.paper import PAPERS
@@ -44,9 +44,16 @@ class Schools(unittest.TestCase):
                 self.assertTrue(hint.text.endswith("."), hint.text)
 
     def test_a_method_named_in_the_front_end_is_a_school(self):
-        for path in FRONT.rglob("*.tsx"):
-            for method in re.findall(r'method: "(\w+)"', path.read_text()):
-                self.assertIn(method, SCHOOLS, path.name)
+        named = []
+        for path in [*FRONT.rglob("*.ts"), *FRONT.rglob("*.tsx")]:
+            for line in re.findall(r"\bmethod: (.*)", path.read_text()):
+                named += re.findall(r'(?:^|[?:] )"([\w-]+)"', line)
+        self.assertLessEqual({"sight_size_life", "comparative"}, set(named))
+        self.assertLessEqual(set(named), set(SCHOOLS))
+
+    def test_studies_in_millimetres_made_before_have_their_school(self):
+        self.assertEqual(school_of("sight-size").name, "sight_size_life")
+        self.assertEqual(school_of("of my own").name, "comparative")
 
 
 class Subjects(unittest.TestCase):

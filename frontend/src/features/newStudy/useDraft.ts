@@ -79,7 +79,7 @@ export function toFile(draft: Draft): StudyFile {
     format: "zirkel-study",
     version: 1,
     title: draft.title.trim() || "Untitled study",
-    method: draft.counting === "mm" ? "sight-size" : "comparative",
+    method: draft.counting === "mm" ? "sight_size_life" : "comparative",
     sheet: draft.sheet,
     unit: draft.counting === "mm" ? lengths : pair,
     landmarks: draft.landmarks,

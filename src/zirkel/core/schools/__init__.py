@@ -33,9 +33,13 @@ OTHERWISE = "comparative"
 """The school whose recipe serves a method that Zirkel does not know."""
 
 
+EARLIER = {"sight-size": "sight_size_life"}
+"""Names under which new studies in millimetres were once kept."""
+
+
 def school_of(method: str) -> School:
     """The school of a study's method."""
-    return SCHOOLS.get(method, SCHOOLS[OTHERWISE])
+    return SCHOOLS.get(EARLIER.get(method, method), SCHOOLS[OTHERWISE])
 
 
 __all__ = ["SCHOOLS", "Hint", "School", "Table", "school_of", "tables_of"]
