@@ -12,6 +12,7 @@ from typing import Any
 
 import sqlalchemy as sa
 from alembic import op
+from alembic.util import CommandError
 
 revision = "0003"
 down_revision = "0002"
@@ -110,4 +111,4 @@ def _apart(record: dict[str, Any] | None) -> dict[str, Any] | None:
 
 
 def downgrade() -> None:
-    raise NotImplementedError("records of one table do not go back: restore a copy instead")
+    raise CommandError("records of one table do not go back: restore a copy instead")
