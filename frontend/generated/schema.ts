@@ -2129,6 +2129,8 @@ export interface components {
          * @description The recipe of a study.
          */
         RecipeRoom: {
+            /** Agreement */
+            agreement: string | null;
             /** Checks */
             checks: components["schemas"]["SchoolHint"][];
             /** Loose */

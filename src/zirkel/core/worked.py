@@ -28,6 +28,7 @@ from zirkel.core.sheet.recipe.construct import Squares
 from zirkel.core.study import Study, UnitLength
 from zirkel.core.values.lengths import SIXTEENTH_MM
 from zirkel.core.words.base import Words, words_of
+from zirkel.core.words.network import say_scatter
 
 PROMPTED = 5
 RELATIONS = 15
@@ -163,6 +164,11 @@ class Worked:
             return True
         unit_mm = self.plan.unit_mm
         return fixed is not None and unit_mm is not None and abs(unit_mm / fixed - 1.0) < SAME_SIZE
+
+    @property
+    def agreement(self) -> str | None:
+        """How well the readings agree on the whole, in words: said wherever certainty is shown."""
+        return say_scatter(self.solution.scatter, self.solution.variance_factor)
 
     @property
     def manners(self) -> frozenset[str]:

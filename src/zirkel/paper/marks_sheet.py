@@ -29,8 +29,11 @@ class PrintedMark:
     slack_mm: float | None
 
 
-def marks_sheet(title: str, sheet: Sheet, marks: Sequence[PrintedMark]) -> bytes:
-    """One page of the sheet's own size."""
+def marks_sheet(
+    title: str, sheet: Sheet, marks: Sequence[PrintedMark], agreement: str | None = None
+) -> bytes:
+    """One page of the sheet's own size; how well the readings agree stands under its title where
+    there is room for it."""
     paper = Page(f"{title}, marks", sheet.width_mm, sheet.height_mm)
     m = sheet.margin
     paper.box(m.left, m.top, sheet.width_mm - m.left - m.right,
@@ -41,6 +44,8 @@ def marks_sheet(title: str, sheet: Sheet, marks: Sequence[PrintedMark]) -> bytes
     for mark in sorted(marks, key=lambda each: each.top_mm):
         _mark(paper, mark, sheet, taken)
     paper.text(m.left, 7.0, title, 4.2, strong=True)
+    if agreement and m.left + paper.wide(agreement, NAME_MM) < sheet.width_mm - 2.0:
+        paper.text(m.left, 11.0, agreement, NAME_MM, colour=PENCIL)
     paper.proof_bar(m.left, sheet.height_mm - 5.0)
     return paper.done()
 
@@ -84,7 +89,7 @@ def _of(worked: Worked) -> bytes:
     sheet = worked.study.sheet
     if max(sheet.width_mm, sheet.height_mm) > MOST_PAGE_MM:
         raise BadInput("sheet", f"a sheet of more than {MOST_PAGE_MM / 1000:.0f} m is not printed")
-    return marks_sheet(worked.study.title, sheet, printed_marks(worked))
+    return marks_sheet(worked.study.title, sheet, printed_marks(worked), worked.agreement)
 
 
 PAPER = Paper("marks", "Marks sheet", "true size, to prick through", _of)

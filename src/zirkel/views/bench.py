@@ -15,7 +15,6 @@ from zirkel.core.words.base import Words
 from zirkel.core.words.network import (
     doubt_detail,
     doubt_headline,
-    say_scatter,
     say_value,
     take_warning,
     thin_take,
@@ -242,7 +241,7 @@ def bench_of(stored: Stored) -> Bench:
         current_take=current_take(study),
         variance_factor=solution.variance_factor,
         scatter=solution.scatter,
-        agreement=say_scatter(solution.scatter, solution.variance_factor),
+        agreement=worked.agreement,
     )
 
 

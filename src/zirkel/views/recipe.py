@@ -81,6 +81,7 @@ class RecipeRoom(BaseModel):
     loose: list[str]
     steps_each: float
     mean_error_mm: float
+    agreement: str | None
     own: list[OwnTable]
 
 
@@ -158,6 +159,7 @@ def open_recipe(store: Store, study_id: int) -> RecipeRoom:
         loose=[words.of(each.landmark) for each in worked.solution.loose],
         steps_each=recipe.steps_each,
         mean_error_mm=sum(each.error_mm for each in placings) / count,
+        agreement=worked.agreement,
         own=[OwnTable.model_validate(each) for each in worked.tables],
     )
 

@@ -62,8 +62,9 @@ def reveal(store: Store, study_id: int) -> Reveal:
         said=(
             f"On average {words.length(round(mean, 1))} off; furthest {words.of(worst.landmark)}, "
             f"{words.length(round(worst.off_mm, 1))}. The truth lay inside {sum(judged)} of "
-            f"{len(judged)} areas; {slack.SHARE * len(judged):.0f} were to be expected."
-        ),
+            f"{len(judged)} areas; {slack.SHARE * len(judged):.0f} were to be expected. "
+            f"{worked.agreement or ''}"
+        ).rstrip(),
     )
 
 

@@ -57,7 +57,7 @@ export function Placings({ room, at, onGo }: Props) {
       <p className={styles.note}>
         {room.steps_each.toFixed(1)} steps a landmark, on average within{" "}
         {room.mean_error_mm.toFixed(1)} mm.
-        {room.loose.length > 0 && ` Not held yet: ${room.loose.join(", ")}.`}
+        {room.loose.length > 0 && ` Not held yet: ${room.loose.join(", ")}.`} {room.agreement}
       </p>
     </>
   );
