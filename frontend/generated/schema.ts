@@ -612,6 +612,8 @@ export interface components {
             doubts: components["schemas"]["BenchDoubt"][];
             /** Id */
             id: number;
+            /** Inches */
+            inches: boolean;
             /** Landmarks */
             landmarks: components["schemas"]["BenchLandmark"][];
             /** Method */
@@ -689,6 +691,12 @@ export interface components {
                 number,
                 number
             ] | null;
+            /** Said Left */
+            said_left: string | null;
+            /** Said Slack */
+            said_slack: string | null;
+            /** Said Top */
+            said_top: string | null;
             /** Seen Left Mm */
             seen_left_mm: number | null;
             /** Seen Top Mm */
@@ -790,6 +798,12 @@ export interface components {
             orientation: string;
             /** Outside */
             outside: string[];
+            /** Said Size */
+            said_size: string;
+            /** Said Surest */
+            said_surest: string | null;
+            /** Said Unit */
+            said_unit: string | null;
             /** Surest Mm */
             surest_mm: number | null;
             /** Unit Chosen */
@@ -1972,6 +1986,8 @@ export interface components {
             tier: number;
             /** Top Mm */
             top_mm: number;
+            /** Within */
+            within: string;
         };
         /**
          * Plumbs
@@ -2135,8 +2151,6 @@ export interface components {
             checks: components["schemas"]["SchoolHint"][];
             /** Loose */
             loose: string[];
-            /** Mean Error Mm */
-            mean_error_mm: number;
             /** Mistakes */
             mistakes: components["schemas"]["SchoolHint"][];
             /** Own */
@@ -2153,6 +2167,8 @@ export interface components {
             steps_each: number;
             /** Title */
             title: string;
+            /** Within */
+            within: string;
         };
         /**
          * Reckoned
@@ -3081,6 +3097,8 @@ export interface components {
             landmark: string;
             /** Left Mm */
             left_mm: number;
+            /** Off */
+            off: string;
             /** Off Mm */
             off_mm: number;
             /** Top Mm */

@@ -88,12 +88,17 @@ class Bench(BrowserCase):
         row = self.page.locator("[data-mark=can_foot_r]")
         row.wait_for()
         millimetres = row.inner_text()
+        version = self.version()
         self.page.click("text=Inches")
+        self.wait_for_version(version + 1)
+        self.assertIn(" in", self.page.locator("footer").inner_text())
+        self.assertNotIn(" mm", self.page.locator("footer").inner_text())
         self.assertNotEqual(row.inner_text(), millimetres)
         self.assertIn(
             "loose up and down", self.page.locator("[data-mark=dibber_point]").inner_text()
         )
         self.page.click("text=Millimetres")
+        self.wait_for_version(version + 2)
 
     def test_the_unit_s_size_is_chosen_and_given_back(self):
         version = self.version()

@@ -7,7 +7,7 @@ from fractions import Fraction
 from hypothesis import given
 from hypothesis import strategies as st
 
-from zirkel.core.values.lengths import INCH_MM, SIXTEENTH_MM, say_length
+from zirkel.core.values.lengths import INCH_MM, SIXTEENTH_MM, say_length, say_within
 from zirkel.core.values.names import slug
 
 lengths = st.floats(-3000.0, 3000.0)
@@ -50,6 +50,16 @@ class Said(unittest.TestCase):
     @given(lengths, st.booleans())
     def test_nothing_is_never_negative(self, mm, inches):
         self.assertNotIn(say_length(mm, inches), ("−0 mm", "−0 in"))
+
+    @given(st.floats(0.0, 400.0))
+    def test_how_closely_is_never_said_as_nothing_in_inches(self, mm):
+        said = say_within(mm, True)
+        self.assertGreaterEqual(in_mm(said), SIXTEENTH_MM - 1e-9)
+        self.assertAlmostEqual(in_mm(said), max(mm, SIXTEENTH_MM), delta=SIXTEENTH_MM / 2 + 1e-6)
+
+    def test_how_closely_in_millimetres(self):
+        for mm, said in ((3.26, "3.3 mm"), (13.7, "14 mm"), (0.4, "0.4 mm")):
+            self.assertEqual(say_within(mm, False), said)
 
     def test_names_of_files(self):
         self.assertRegex(slug("Potting bench, morning light"), r"^[a-z0-9_]+$")

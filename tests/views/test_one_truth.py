@@ -135,6 +135,28 @@ class Views(unittest.TestCase):
                     before = placed[: placed.index(each.landmark)]
                     self.assertLessEqual(set(step.via), {*before, "left", "top"})
 
+    def test_in_inches_no_sentence_speaks_of_millimetres(self):
+        for study_id in self.ids:
+            stored = self.store.get(study_id)
+            inches = replace(stored.study, inches=True, title="In inches")
+            made = self.store.create(inches)
+            shown = (
+                open_bench(self.store, made.id), open_recipe(self.store, made.id),
+                open_prompts(self.store, made.id), open_relations(self.store, made.id),
+                reveal(self.store, made.id),
+            )  # fmt: skip
+            text = " ".join(each.model_dump_json() for each in shown)
+            self.assertNotRegex(text, r"\d mm\b")
+            self.assertRegex(text, r"\d in\b")
+            self.store.delete(made.id)
+
+    def test_readings_that_agree_are_said_to_wherever_certainty_is_shown(self):
+        for study_id in self.ids:
+            said = open_bench(self.store, study_id).agreement
+            self.assertTrue(said)
+            self.assertEqual(open_recipe(self.store, study_id).agreement, said)
+            self.assertTrue(reveal(self.store, study_id).said.endswith(said))
+
     def test_trust_names_kinds_that_were_read(self):
         for study_id in self.ids:
             kinds = {each.kind for each in open_bench(self.store, study_id).readings}

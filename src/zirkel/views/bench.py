@@ -52,6 +52,9 @@ class BenchLandmark(BaseModel):
     from_left_mm: float | None
     from_top_mm: float | None
     slack_mm: float | None
+    said_left: str | None
+    said_top: str | None
+    said_slack: str | None
     held_left_mm: float
     held_top_mm: float
     slack: tuple[float, float, float] | None
@@ -137,6 +140,9 @@ class BenchSheet(BaseModel):
     orientation: str
     outside: list[str]
     surest_mm: float | None
+    said_size: str
+    said_unit: str | None
+    said_surest: str | None
     """Median slack of the held landmarks."""
 
 
@@ -171,6 +177,7 @@ class Bench(BaseModel):
     takes: list[BenchTake]
     adopted: list[BenchRelation]
     current_take: str
+    inches: bool
     variance_factor: float | None
     scatter: float
     """By how much all readings scatter more than believed; 1 where they do not."""
@@ -201,7 +208,7 @@ def bench_of(stored: Stored) -> Bench:
         undo=stored.undo,
         redo=stored.redo,
         unit=_unit(study),
-        sheet=_sheet(study, plan),
+        sheet=_sheet(study, plan, words),
         subject=bench_subject(stored, sight, laid),
         landmarks=_landmarks(worked, _seen(sight, laid)),
         shapes=[
@@ -242,6 +249,7 @@ def bench_of(stored: Stored) -> Bench:
         variance_factor=solution.variance_factor,
         scatter=solution.scatter,
         agreement=worked.agreement,
+        inches=study.inches,
     )
 
 
@@ -259,10 +267,11 @@ def _unit(study: Study) -> BenchUnit | None:
     return None
 
 
-def _sheet(study: Study, plan: Plan) -> BenchSheet:
+def _sheet(study: Study, plan: Plan, words: Words) -> BenchSheet:
     sure = [mark.slack.longer for mark in plan.marks.values() if mark.slack]
     sure = [each for each in sure if each > 0]
     margin = study.sheet.margin
+    surest = float(np.median(sure)) if sure else None
     return BenchSheet(
         width_mm=study.sheet.width_mm,
         height_mm=study.sheet.height_mm,
@@ -276,7 +285,10 @@ def _sheet(study: Study, plan: Plan) -> BenchSheet:
         fill=min(plan.fill, 99.0),
         orientation=plan.orientation,
         outside=list(plan.outside),
-        surest_mm=float(np.median(sure)) if sure else None,
+        surest_mm=surest,
+        said_size=words.size(study.sheet.width_mm, study.sheet.height_mm),
+        said_unit=words.length(plan.unit_mm) if plan.unit_mm else None,
+        said_surest=None if surest is None else words.within(surest),
     )
 
 
@@ -290,7 +302,7 @@ def _seen(sight: Sight, laid: Laid | None) -> dict[str, tuple[float, float]]:
 def _landmarks(worked: Worked, seen: dict[str, tuple[float, float]]) -> list[BenchLandmark]:
     study, solution, plan = worked.study, worked.solution, worked.plan
     letters = short_letters({each.id: each.name for each in study.landmarks})
-    standing = worked.standing
+    standing, words = worked.standing, worked.words
     loose = {each.landmark: each.direction for each in solution.loose}
     count: dict[str, int] = {}
     for reading in study.sightings:
@@ -311,6 +323,9 @@ def _landmarks(worked: Worked, seen: dict[str, tuple[float, float]]) -> list[Ben
                 from_left_mm=mark.from_left_mm,
                 from_top_mm=mark.from_top_mm,
                 slack_mm=None if mark.slack is None else mark.slack.longer,
+                said_left=_length(words, mark.from_left_mm),
+                said_top=_length(words, mark.from_top_mm),
+                said_slack=None if mark.slack is None else words.within(mark.slack.longer),
                 held_left_mm=mark.held_left_mm,
                 held_top_mm=mark.held_top_mm,
                 slack=mark.slack,
@@ -321,6 +336,10 @@ def _landmarks(worked: Worked, seen: dict[str, tuple[float, float]]) -> list[Ben
             )
         )
     return made
+
+
+def _length(words: Words, mm: float | None) -> str | None:
+    return None if mm is None else words.length(mm if words.inches else round(mm))
 
 
 def _readings(study: Study, solution: Solution, words: Words) -> list[BenchReading]:

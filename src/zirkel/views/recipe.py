@@ -54,6 +54,7 @@ class Placing(BaseModel):
     plan_top_mm: float
     from_edges: str
     error_mm: float
+    within: str
 
 
 class OwnTable(BaseModel):
@@ -80,7 +81,7 @@ class RecipeRoom(BaseModel):
     placings: list[Placing]
     loose: list[str]
     steps_each: float
-    mean_error_mm: float
+    within: str
     agreement: str | None
     own: list[OwnTable]
 
@@ -145,6 +146,7 @@ def open_recipe(store: Store, study_id: int) -> RecipeRoom:
                 from_edges=f"{words.length(mark.held_left_mm)} from the left, "
                 f"{words.length(mark.held_top_mm)} from the top",
                 error_mm=each.sd_mm,
+                within=words.within(each.sd_mm),
             )
         )
     count = max(len(placings), 1)
@@ -158,7 +160,7 @@ def open_recipe(store: Store, study_id: int) -> RecipeRoom:
         placings=placings,
         loose=[words.of(each.landmark) for each in worked.solution.loose],
         steps_each=recipe.steps_each,
-        mean_error_mm=sum(each.error_mm for each in placings) / count,
+        within=words.within(sum(each.error_mm for each in placings) / count),
         agreement=worked.agreement,
         own=[OwnTable.model_validate(each) for each in worked.tables],
     )

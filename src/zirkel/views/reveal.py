@@ -25,6 +25,7 @@ class TrueMark(BaseModel):
     left_mm: float
     top_mm: float
     off_mm: float
+    off: str
     inside: bool | None
 
 
@@ -101,7 +102,8 @@ def _marks(worked: Worked, truth: Mapping[str, Array]) -> list[TrueMark]:
                 landmark=name,
                 left_mm=float(at[0]),
                 top_mm=float(at[1]),
-                off_mm=float(np.hypot(*off)) * plan.unit_mm,
+                off_mm=(away := float(np.hypot(*off)) * plan.unit_mm),
+                off=worked.words.within(away),
                 inside=slack.inside(off, covariance[number]) if judged else None,
             )
         )

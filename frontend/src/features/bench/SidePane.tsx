@@ -52,6 +52,7 @@ export function SidePane({ room }: { room: Room }) {
             bench={bench}
             onChoose={pad.choose}
             onLeave={(id) => tell({ type: "leave_relation", id })}
+            onLengths={(inches) => tell({ type: "set_lengths", inches })}
           />
         )}
         {side === "Set-up" && (

@@ -19,7 +19,7 @@ export function Placings({ room, at, onGo }: Props) {
     <>
       <div className={styles.now} aria-live="polite">
         <small>
-          {at + 1} of {room.placings.length} · within about {now.error_mm.toFixed(1)} mm
+          {at + 1} of {room.placings.length} · within about {now.within}
         </small>
         <h2>{now.name}</h2>
         <ol>
@@ -55,8 +55,7 @@ export function Placings({ room, at, onGo }: Props) {
         ))}
       </ol>
       <p className={styles.note}>
-        {room.steps_each.toFixed(1)} steps a landmark, on average within{" "}
-        {room.mean_error_mm.toFixed(1)} mm.
+        {room.steps_each.toFixed(1)} steps a landmark, on average within {room.within}.
         {room.loose.length > 0 && ` Not held yet: ${room.loose.join(", ")}.`} {room.agreement}
       </p>
     </>

@@ -9,6 +9,13 @@ SIXTEENTH_MM = INCH_MM / 16.0
 """The finest mark on a rule in inches: nothing is said more finely where inches are said."""
 
 
+def say_within(mm: float, inches: bool) -> str:
+    """How closely a length is known: no finer than a rule shows it, and never as nothing."""
+    if inches:
+        return say_length(max(mm, SIXTEENTH_MM), True)
+    return say_length(mm if mm < 10.0 else round(mm), False)
+
+
 def say_length(mm: float, inches: bool) -> str:
     """A length in the user's system: "97.5 mm", "3 3/8 in", "−4 1/16 in".
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from zirkel.core.study import Study, UnitLength
 from zirkel.core.values.fractions import say_number
-from zirkel.core.values.lengths import say_length
+from zirkel.core.values.lengths import say_length, say_within
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,6 +34,15 @@ class Words:
     def length(self, mm: float) -> str:
         """A length on the sheet, in the study's own system."""
         return say_length(mm, self.inches)
+
+    def within(self, mm: float) -> str:
+        """How closely a place on the sheet is known."""
+        return say_within(mm, self.inches)
+
+    def size(self, width_mm: float, height_mm: float) -> str:
+        """A size on the sheet: "420 × 297 mm"."""
+        width, height = self.length(width_mm), self.length(height_mm)
+        return f"{width.removesuffix(' in' if self.inches else ' mm')} × {height}"
 
     def slack(self, radius: float) -> str:
         """A slack of so many units: in lengths on the sheet where the unit has one, else in

@@ -161,14 +161,20 @@ function Halves({
         Sheet
       </text>
       <text x={divide + 76} y="27" className={styles.note}>
-        {width < NARROW ? "" : `${size(s.width_mm)} × ${size(s.height_mm)} mm`}
-        {s.unit_mm ? `${width < NARROW ? "" : ", "}${unit} = ${size(s.unit_mm)} mm` : ""}
+        {width < NARROW ? "" : s.said_size}
+        {s.said_unit ? `${width < NARROW ? "" : ", "}${unit} = ${s.said_unit}` : ""}
         {s.fits ? "" : " — runs off the sheet"}
       </text>
       <rect x={sheet.left + 3} y={sheet.top + 3} width={w} height={h} fill="#d8ccb8" />
       <rect x={sheet.left} y={sheet.top} width={w} height={h} className={styles.sheet} />
       <rect {...inner} className={s.fits ? styles.margin : styles.overrun} />
-      <Rulers scale={sheet} width={s.width_mm} height={s.height_mm} right={width} />
+      <Rulers
+        scale={sheet}
+        width={s.width_mm}
+        height={s.height_mm}
+        right={width}
+        inches={bench.inches}
+      />
     </g>
   );
 }
@@ -366,8 +372,4 @@ function Names({
 /** Fractions on the picture: raised over lowered figures of the same face. */
 function SaidOnPicture({ text }: { text: string }) {
   return <>{text.replace(/(\d+) (\d+)\/(\d+)/, "$1 $2⁄$3")}?</>;
-}
-
-function size(mm: number): string {
-  return mm.toFixed(1).replace(/\.0$/, "");
 }

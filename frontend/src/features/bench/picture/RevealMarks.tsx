@@ -19,7 +19,7 @@ export function RevealMarks({ picture, reveal }: { picture: Picture; reveal: Rev
             <path d={`M${there.x - 5} ${there.y - 5}l10 10m0 -10l-10 10`} />
             {each.inside === false && (
               <text x={there.x + 9} y={there.y + 15}>
-                {each.off_mm.toFixed(1)} mm
+                {each.off}
               </text>
             )}
           </g>

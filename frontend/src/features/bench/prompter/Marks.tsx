@@ -1,9 +1,7 @@
 // Where each landmark goes on the sheet, from its left and top edges.
 import { Button, Segmented } from "antd";
-import { useState } from "react";
 import type { Bench, BenchLandmark } from "../../../api/types";
 import { Said } from "../../../shared/Said";
-import { inches, millimetres } from "./lengths";
 import styles from "./Prompter.module.css";
 
 const STANDING: Record<string, string> = {
@@ -17,11 +15,10 @@ type Props = {
   bench: Bench;
   onChoose: (id: string) => void;
   onLeave: (relation: string) => void;
+  onLengths: (inches: boolean) => void;
 };
 
-export function Marks({ bench, onChoose, onLeave }: Props) {
-  const [system, setSystem] = useState<string>(localStorage.getItem("zirkel.lengths") ?? "mm");
-  const say = system === "mm" ? millimetres : inches;
+export function Marks({ bench, onChoose, onLeave, onLengths }: Props) {
   return (
     <>
       <Segmented
@@ -30,11 +27,8 @@ export function Marks({ bench, onChoose, onLeave }: Props) {
           { label: "Millimetres", value: "mm" },
           { label: "Inches", value: "in" },
         ]}
-        value={system}
-        onChange={(value) => {
-          localStorage.setItem("zirkel.lengths", value);
-          setSystem(value);
-        }}
+        value={bench.inches ? "in" : "mm"}
+        onChange={(value) => onLengths(value === "in")}
       />
       <table className={styles.marks}>
         <thead>
@@ -54,9 +48,15 @@ export function Marks({ bench, onChoose, onLeave }: Props) {
                 </button>
                 <small>{looseness(each) ?? STANDING[each.standing]}</small>
               </th>
-              <td>{each.from_left_mm === null ? "?" : <Said text={say(each.from_left_mm)} />}</td>
-              <td>{each.from_top_mm === null ? "?" : <Said text={say(each.from_top_mm)} />}</td>
-              <td>{each.slack_mm === null ? "" : <Said text={say(each.slack_mm, true)} />}</td>
+              <td>
+                <Said text={each.said_left ?? "?"} />
+              </td>
+              <td>
+                <Said text={each.said_top ?? "?"} />
+              </td>
+              <td>
+                <Said text={each.said_slack ?? ""} />
+              </td>
             </tr>
           ))}
         </tbody>

@@ -12,12 +12,12 @@ export function Progress({ bench }: { bench: Bench }) {
     ["held", held],
     ["doubt", doubt],
   ];
-  const surest = bench.sheet.surest_mm;
+  const surest = bench.sheet.said_surest;
   return (
     <footer className={styles.progress}>
       <p>
         {proven + held + doubt} of {bench.landmarks.length} held
-        {surest === null ? "" : <span>within {surest.toFixed(surest < 10 ? 1 : 0)} mm</span>}
+        {surest === null ? "" : <span>within {surest}</span>}
       </p>
       <div
         className={styles.bar}
