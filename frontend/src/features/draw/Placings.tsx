@@ -19,7 +19,7 @@ export function Placings({ room, at, onGo }: Props) {
     <>
       <div className={styles.now} aria-live="polite">
         <small>
-          {at + 1} of {room.placings.length} · within about {now.within}
+          {at + 1} of {room.placings.length} · within about <Said text={now.within} />
         </small>
         <h2>{now.name}</h2>
         <ol>
@@ -29,7 +29,9 @@ export function Placings({ room, at, onGo }: Props) {
             </li>
           ))}
         </ol>
-        <p className={styles.note}>By ruler: {now.from_edges}.</p>
+        <p className={styles.note}>
+          By ruler: <Said text={now.from_edges} />.
+        </p>
         <div className={styles.row}>
           <Button size="large" onClick={() => onGo(at - 1)} disabled={at === 0}>
             Before
@@ -55,8 +57,8 @@ export function Placings({ room, at, onGo }: Props) {
         ))}
       </ol>
       <p className={styles.note}>
-        {room.steps_each.toFixed(1)} steps a landmark, on average within {room.within}.
-        {room.loose.length > 0 && ` Not held yet: ${room.loose.join(", ")}.`} {room.agreement}
+        {room.steps_each.toFixed(1)} steps a landmark, on average within <Said text={room.within} />
+        .{room.loose.length > 0 && ` Not held yet: ${room.loose.join(", ")}.`} {room.agreement}
       </p>
     </>
   );

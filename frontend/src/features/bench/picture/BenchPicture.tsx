@@ -161,8 +161,8 @@ function Halves({
         Sheet
       </text>
       <text x={divide + 76} y="27" className={styles.note}>
-        {width < NARROW ? "" : s.said_size}
-        {s.said_unit ? `${width < NARROW ? "" : ", "}${unit} = ${s.said_unit}` : ""}
+        {width < NARROW ? "" : fractions(s.said_size)}
+        {s.said_unit ? `${width < NARROW ? "" : ", "}${unit} = ${fractions(s.said_unit)}` : ""}
         {s.fits ? "" : " — runs off the sheet"}
       </text>
       <rect x={sheet.left + 3} y={sheet.top + 3} width={w} height={h} fill="#d8ccb8" />
@@ -371,5 +371,9 @@ function Names({
 
 /** Fractions on the picture: raised over lowered figures of the same face. */
 function SaidOnPicture({ text }: { text: string }) {
-  return <>{text.replace(/(\d+) (\d+)\/(\d+)/, "$1 $2⁄$3")}?</>;
+  return <>{fractions(text)}?</>;
+}
+
+function fractions(text: string): string {
+  return text.replace(/(\d+)\/(\d+)/g, "$1⁄$2");
 }

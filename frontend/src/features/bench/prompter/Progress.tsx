@@ -1,5 +1,6 @@
 // How far the drawing is pinned down, at the foot of the prompter.
 import type { Bench } from "../../../api/types";
+import { Said } from "../../../shared/Said";
 import styles from "./Prompter.module.css";
 
 export function Progress({ bench }: { bench: Bench }) {
@@ -17,7 +18,13 @@ export function Progress({ bench }: { bench: Bench }) {
     <footer className={styles.progress}>
       <p>
         {proven + held + doubt} of {bench.landmarks.length} held
-        {surest === null ? "" : <span>within {surest}</span>}
+        {surest === null ? (
+          ""
+        ) : (
+          <span>
+            within <Said text={surest} />
+          </span>
+        )}
       </p>
       <div
         className={styles.bar}
