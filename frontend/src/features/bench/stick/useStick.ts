@@ -1,5 +1,5 @@
 // The stick in hand: where its two ends are, which way it is held, how the thumb is set. No DOM.
-import { useCallback, useState } from "react";
+import { useCallback, useRef, useState } from "react";
 import { ApiError, api } from "../../../api/client";
 import type { Bench, StickPose, StickReading } from "../../../api/types";
 import { nearest } from "../../../geometry/hit";
@@ -36,7 +36,7 @@ export function useStick(bench: Bench, pad: PadForStick) {
   const [free, setFree] = useState<Partial<Record<End, Point>>>({});
   const [thumb, setThumb] = useState(0);
   const [steps, setSteps] = useState(0);
-  const [said, setSaid] = useState<string | null>(null);
+  const [told, setTold] = useState<{ of: string; text: string } | null>(null);
   const { held } = pad;
   const places = bench.landmarks.flatMap((each) =>
     each.seen_left_mm === null || each.seen_top_mm === null
@@ -52,6 +52,12 @@ export function useStick(bench: Bench, pad: PadForStick) {
     end: end(placeOf(to), to, free.end, fallback.end),
   };
   const pose = alongHeld(held, ends.tip.at, ends.end.at);
+  // What was read belongs to this way of holding the stick, over these two, in this version: with
+  // any of them changed it is neither shown nor, if it arrives late, put on the pad.
+  const holding = [bench.version, held, from, to].join(" ");
+  const current = useRef(holding);
+  current.current = holding;
+  const setSaid = (text: string) => setTold({ of: current.current, text });
 
   const carry = (which: End, to: Point, snap: boolean) => {
     const found = snap
@@ -59,7 +65,7 @@ export function useStick(bench: Bench, pad: PadForStick) {
       : undefined; // biome-ignore format: one thought
     setFree((old) => ({ ...old, [which]: to }));
     setSteps(0);
-    setSaid(null);
+    setTold(null);
     pad.put(which === "tip" ? 0 : 1, found?.id ?? null);
   };
 
@@ -76,7 +82,7 @@ export function useStick(bench: Bench, pad: PadForStick) {
       pad.put(0, bench.unit.start);
       pad.put(1, bench.unit.end);
     }
-    setSaid(null);
+    setTold(null);
     setInHand(!inHand);
   };
 
@@ -93,6 +99,7 @@ export function useStick(bench: Bench, pad: PadForStick) {
       setSaid("Lay both ends on landmarks: drag them, or type their letters.");
       return;
     }
+    const asked = holding;
     try {
       const reading = await api.stick(bench.id, {
         held,
@@ -102,6 +109,9 @@ export function useStick(bench: Bench, pad: PadForStick) {
         to_landmark: ends.end.landmark,
         thumb,
       });
+      if (current.current !== asked) {
+        return;
+      }
       setSteps(reading.steps ?? 0);
       const spoiled = reading.faults.length ? ` ${reading.faults.join("; ")}.` : "";
       setSaid(`Reads ${reading.said}.${spoiled} Enter keeps it.`);
@@ -119,7 +129,7 @@ export function useStick(bench: Bench, pad: PadForStick) {
     pose,
     thumb,
     steps,
-    said,
+    said: told?.of === holding ? told.text : null,
     counts: held === "plumb" || held === "level" || held === "straight",
     needsThumb: held !== "tilt",
     carry,
