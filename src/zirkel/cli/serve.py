@@ -21,7 +21,8 @@ THREADS = 4
 def serve(options: argparse.Namespace) -> None:
     """Serve until stopped."""
     _refuse_taken(options.host, options.port)
-    front_end = options.front_end if (options.front_end / "index.html").is_file() else None
+    pages = options.front_end.resolve()
+    front_end = pages if (pages / "index.html").is_file() else None
     if front_end is None:
         print(f"No pages in {options.front_end}: serving the API alone.", file=sys.stderr)
     database = options.data / "zirkel.sqlite"

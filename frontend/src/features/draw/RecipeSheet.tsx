@@ -5,7 +5,8 @@ import type { Bench, RecipeRoom } from "../../api/types";
 import { handTip, polyline } from "../../geometry/marks";
 import { fitted, type Point } from "../../geometry/scale";
 import { useSize } from "../../shared/useSize";
-import styles from "./Recipe.module.css";
+import layout from "./Recipe.module.css";
+import styles from "./RecipeSheet.module.css";
 
 type Props = { bench: Bench; room: RecipeRoom; at: number; grid: boolean };
 type Step = RecipeRoom["placings"][number]["steps"][number];
@@ -30,7 +31,7 @@ export function RecipeSheet({ bench, room, at, grid }: Props) {
   const b = screen(s.width_mm, s.height_mm);
   const lines = grid ? room.own.filter((each) => (each.across_mm ?? []).length > 0) : [];
   return (
-    <div className={styles.sheet} ref={box}>
+    <div className={layout.sheet} ref={box}>
       {width > 0 && (
         <svg
           width={width}

@@ -9,6 +9,7 @@ import { fitted, type Point } from "../../geometry/scale";
 import { useLatest } from "../../shared/useLatest";
 import { useSize } from "../../shared/useSize";
 import styles from "./Recipe.module.css";
+import marks from "./RecipeSheet.module.css";
 import { StrokeBar } from "./StrokeBar";
 import { useTracing } from "./useTracing";
 
@@ -107,7 +108,7 @@ export function StrokesBoard({ bench }: { bench: Bench }) {
           {cursor && (
             <path
               d={`M${cursor.x - 8} ${cursor.y}h16M${cursor.x} ${cursor.y - 8}v16`}
-              className={styles.markNow}
+              className={marks.markNow}
             />
           )}
         </svg>

@@ -1,7 +1,7 @@
 // A clock face to take a tilt with: tap an hour, drag the hand, or step it with the arrow keys.
 import { useRef } from "react";
 import { handAngle, handTip } from "../../../geometry/marks";
-import styles from "./Pad.module.css";
+import styles from "./Values.module.css";
 
 const CENTRE = { x: 80, y: 80 };
 const RADIUS = 62;

@@ -2,11 +2,10 @@
 import { Button } from "antd";
 import { useState } from "react";
 import type { Bench } from "../../../api/types";
-import { Arrow } from "../../../shared/Arrow";
 import { Said } from "../../../shared/Said";
 import { KindSign } from "./KindSign";
-import { ALONGS } from "./kinds";
 import styles from "./Pad.module.css";
+import { Slots } from "./Slots";
 import type { Pad as PadHandle } from "./usePad";
 import { ValueKeys } from "./ValueKeys";
 
@@ -76,81 +75,6 @@ export function Pad({ bench, pad, message, busy, onKeep }: Props) {
         </div>
       </div>
     </section>
-  );
-}
-
-function Slots({ bench, pad }: { bench: Bench; pad: PadHandle }) {
-  const { state, kind } = pad;
-  const named = new Map(bench.landmarks.map((each) => [each.id, each]));
-  const matching = state.letters
-    ? bench.landmarks.filter((each) => each.letters.startsWith(state.letters))
-    : [];
-  return (
-    <div className={styles.slots}>
-      {kind.slots.map(([label], i) => {
-        const chosen = named.get(state.slots[i] ?? "");
-        const active = i === state.active;
-        return (
-          <button
-            type="button"
-            // biome-ignore lint/suspicious/noArrayIndexKey: slots are their places
-            key={i}
-            aria-pressed={active}
-            className={styles.slot}
-            onClick={() => pad.set({ active: i, letters: "" })}
-          >
-            <small>{label}</small>
-            <span className={chosen ? styles.chosen : styles.open}>
-              {active && state.letters
-                ? `${state.letters}…`
-                : (chosen?.name ?? "tap, or type its letters")}
-            </span>
-            {chosen && <kbd>{chosen.letters}</kbd>}
-          </button>
-        );
-      })}
-      {kind.measured && (
-        <fieldset className={styles.sides}>
-          <legend className="visually-hidden">Measured</legend>
-          {ALONGS.map(([along, said]) => (
-            <button
-              type="button"
-              key={along}
-              aria-pressed={pad.state.along === along}
-              onClick={() => pad.set({ along })}
-            >
-              {said}
-            </button>
-          ))}
-        </fieldset>
-      )}
-      {kind.sides && (
-        <fieldset className={styles.sides}>
-          <legend className="visually-hidden">Towards</legend>
-          {kind.sides.map((each) => (
-            <button
-              type="button"
-              key={each}
-              aria-pressed={pad.side === each}
-              onClick={() => pad.set({ side: each })}
-            >
-              <Arrow side={each} /> {each}
-            </button>
-          ))}
-        </fieldset>
-      )}
-      {matching.length > 0 && (
-        <ul className={styles.matching} aria-label="Landmarks with these letters">
-          {matching.slice(0, 6).map((each) => (
-            <li key={each.id}>
-              <button type="button" onClick={() => pad.choose(each.id)}>
-                <kbd>{each.letters}</kbd> {each.name}
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
-    </div>
   );
 }
 

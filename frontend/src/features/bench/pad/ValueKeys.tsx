@@ -2,8 +2,8 @@
 import { Arrow } from "../../../shared/Arrow";
 import { Said } from "../../../shared/Said";
 import { ClockFace, handFrom } from "./ClockFace";
-import styles from "./Pad.module.css";
 import type { Pad } from "./usePad";
+import styles from "./Values.module.css";
 
 const WHOLES = ["0", "1", "2", "3", "4", "5", "6", "7", "8", "9"];
 const FRACTIONS = ["1/2", "1/3", "2/3", "1/4", "3/4", "1/8", "3/8", "5/8", "7/8"];

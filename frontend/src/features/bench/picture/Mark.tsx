@@ -1,6 +1,6 @@
 // A landmark on the sheet: a cross, the area over which it could still slide, and how it stands.
 
-import styles from "./BenchPicture.module.css";
+import styles from "./Mark.module.css";
 import type { Drawn } from "./usePicture";
 
 const LOOSE_REACH = 34;
@@ -43,11 +43,7 @@ export function Slack({ drawn, perMm }: { drawn: Drawn; perMm: number }) {
 export function Mark({ drawn, active }: Props) {
   const { landmark, mark } = drawn;
   return (
-    <g
-      transform={`translate(${mark.x} ${mark.y})`}
-      className={styles.mark}
-      data-standing={landmark.standing}
-    >
+    <g transform={`translate(${mark.x} ${mark.y})`} data-standing={landmark.standing}>
       {active && <circle r="11" className={styles.ring} />}
       {landmark.standing === "loose" && <circle r="4.5" className={styles.hollow} />}
       {landmark.standing === "doubt" && <path d="M0 -6L6 0L0 6L-6 0Z" className={styles.diamond} />}

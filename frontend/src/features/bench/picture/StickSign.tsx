@@ -1,6 +1,7 @@
 // How the stick is used on the subject for the reading at hand: span, tilt, plumb, level, part, run.
 import type { Point } from "../../../geometry/scale";
-import styles from "./BenchPicture.module.css";
+import marks from "./Mark.module.css";
+import styles from "./StickSign.module.css";
 
 type Props = {
   kind: string;
@@ -60,7 +61,7 @@ export function StickSign({ kind, points, top, bottom, left, right }: Props) {
         {[0.25, 0.5, 0.75].map((share) => (
           <circle key={share} cx={a.x + (b.x - a.x) * share} cy={a.y + (b.y - a.y) * share} r="3" />
         ))}
-        {c && <circle cx={c.x} cy={c.y} r="8" className={styles.hollow} />}
+        {c && <circle cx={c.x} cy={c.y} r="8" className={marks.hollow} />}
       </g>
     );
   }

@@ -2,7 +2,8 @@
 import { Button, Segmented } from "antd";
 import type { Bench, BenchLandmark } from "../../../api/types";
 import { Said } from "../../../shared/Said";
-import styles from "./Prompter.module.css";
+import styles from "./Marks.module.css";
+import prompter from "./Prompter.module.css";
 
 const STANDING: Record<string, string> = {
   proven: "proven",
@@ -63,7 +64,7 @@ export function Marks({ bench, onChoose, onLeave, onLengths }: Props) {
       </table>
       {bench.adopted.length > 0 && (
         <>
-          <h2 className={`${styles.label} ${styles.green}`}>Drawn by</h2>
+          <h2 className={`${prompter.label} ${prompter.green}`}>Drawn by</h2>
           <ul className={styles.adopted}>
             {bench.adopted.map((each) => (
               <li key={each.id}>

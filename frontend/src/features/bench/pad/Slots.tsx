@@ -1,0 +1,81 @@
+// Between which landmarks, and towards which side.
+import type { Bench } from "../../../api/types";
+import { Arrow } from "../../../shared/Arrow";
+import { ALONGS } from "./kinds";
+import styles from "./Slots.module.css";
+import type { Pad } from "./usePad";
+
+export function Slots({ bench, pad }: { bench: Bench; pad: Pad }) {
+  const { state, kind } = pad;
+  const named = new Map(bench.landmarks.map((each) => [each.id, each]));
+  const matching = state.letters
+    ? bench.landmarks.filter((each) => each.letters.startsWith(state.letters))
+    : [];
+  return (
+    <div className={styles.slots}>
+      {kind.slots.map(([label], i) => {
+        const chosen = named.get(state.slots[i] ?? "");
+        const active = i === state.active;
+        return (
+          <button
+            type="button"
+            // biome-ignore lint/suspicious/noArrayIndexKey: slots are their places
+            key={i}
+            aria-pressed={active}
+            className={styles.slot}
+            onClick={() => pad.set({ active: i, letters: "" })}
+          >
+            <small>{label}</small>
+            <span className={chosen ? styles.chosen : styles.open}>
+              {active && state.letters
+                ? `${state.letters}…`
+                : (chosen?.name ?? "tap, or type its letters")}
+            </span>
+            {chosen && <kbd>{chosen.letters}</kbd>}
+          </button>
+        );
+      })}
+      {kind.measured && (
+        <fieldset className={styles.sides}>
+          <legend className="visually-hidden">Measured</legend>
+          {ALONGS.map(([along, said]) => (
+            <button
+              type="button"
+              key={along}
+              aria-pressed={pad.state.along === along}
+              onClick={() => pad.set({ along })}
+            >
+              {said}
+            </button>
+          ))}
+        </fieldset>
+      )}
+      {kind.sides && (
+        <fieldset className={styles.sides}>
+          <legend className="visually-hidden">Towards</legend>
+          {kind.sides.map((each) => (
+            <button
+              type="button"
+              key={each}
+              aria-pressed={pad.side === each}
+              onClick={() => pad.set({ side: each })}
+            >
+              <Arrow side={each} /> {each}
+            </button>
+          ))}
+        </fieldset>
+      )}
+      {matching.length > 0 && (
+        <ul className={styles.matching} aria-label="Landmarks with these letters">
+          {matching.slice(0, 6).map((each) => (
+            <li key={each.id}>
+              <button type="button" onClick={() => pad.choose(each.id)}>
+                <kbd>{each.letters}</kbd> {each.name}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
