@@ -2,11 +2,12 @@
 
 import sys
 
-from bench import browser, hands, overtaken, quality, recipe, speed
+from bench import browser, command, hands, overtaken, quality, recipe, speed
 
 PARTS = {
     "core": speed.main,
     "quality": quality.main,
+    "command": command.main,
     "browser": browser.main,
     "overtaken": overtaken.main,
     "recipe": recipe.main,

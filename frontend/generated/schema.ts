@@ -794,6 +794,8 @@ export interface components {
             margin_right_mm: number;
             /** Margin Top Mm */
             margin_top_mm: number;
+            /** Off Sight Size */
+            off_sight_size: string | null;
             /** Orientation */
             orientation: string;
             /** Outside */
@@ -804,6 +806,8 @@ export interface components {
             said_surest: string | null;
             /** Said Unit */
             said_unit: string | null;
+            /** Sight Size Mm */
+            sight_size_mm: number | null;
             /** Surest Mm */
             surest_mm: number | null;
             /** Unit Chosen */

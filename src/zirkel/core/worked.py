@@ -29,6 +29,7 @@ from zirkel.core.study import Study, UnitLength
 from zirkel.core.values.lengths import SIXTEENTH_MM
 from zirkel.core.words.base import Words, words_of
 from zirkel.core.words.network import say_scatter
+from zirkel.core.words.sight_size import say_off_sight_size
 
 PROMPTED = 5
 RELATIONS = 15
@@ -164,6 +165,13 @@ class Worked:
             return True
         unit_mm = self.plan.unit_mm
         return fixed is not None and unit_mm is not None and abs(unit_mm / fixed - 1.0) < SAME_SIZE
+
+    @property
+    def off_sight_size(self) -> str | None:
+        """What is wrong where a school at sight-size draws at another size; None where nothing is."""
+        if self.at_sight_size or not self.school.at_sight_size:
+            return None
+        return say_off_sight_size(self.words, self.study.sight_size_mm)
 
     @property
     def agreement(self) -> str | None:

@@ -144,6 +144,8 @@ class BenchSheet(BaseModel):
     said_unit: str | None
     said_surest: str | None
     """Median slack of the held landmarks."""
+    sight_size_mm: float | None
+    off_sight_size: str | None
 
 
 class BenchUnit(BaseModel):
@@ -208,7 +210,7 @@ def bench_of(stored: Stored) -> Bench:
         undo=stored.undo,
         redo=stored.redo,
         unit=_unit(study),
-        sheet=_sheet(study, plan, words),
+        sheet=_sheet(worked),
         subject=bench_subject(stored, sight, laid),
         landmarks=_landmarks(worked, _seen(sight, laid)),
         shapes=[
@@ -267,7 +269,8 @@ def _unit(study: Study) -> BenchUnit | None:
     return None
 
 
-def _sheet(study: Study, plan: Plan, words: Words) -> BenchSheet:
+def _sheet(worked: Worked) -> BenchSheet:
+    study, plan, words = worked.study, worked.plan, worked.words
     sure = [mark.slack.longer for mark in plan.marks.values() if mark.slack]
     sure = [each for each in sure if each > 0]
     margin = study.sheet.margin
@@ -289,6 +292,8 @@ def _sheet(study: Study, plan: Plan, words: Words) -> BenchSheet:
         said_size=words.size(study.sheet.width_mm, study.sheet.height_mm),
         said_unit=words.length(plan.unit_mm) if plan.unit_mm else None,
         said_surest=None if surest is None else words.within(surest),
+        sight_size_mm=study.sight_size_mm,
+        off_sight_size=worked.off_sight_size,
     )
 
 

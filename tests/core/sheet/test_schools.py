@@ -72,10 +72,14 @@ class SightSize(unittest.TestCase):
             self.assertEqual(fixed.manners, school.manners)
             larger = Worked(replace(study, sight_size_mm=60.0, unit_mm=66.0))
             self.assertFalse(larger.at_sight_size)
+            self.assertIsNone(fixed.off_sight_size)
+            self.assertIn("measure the unit from your spot", Worked(study).off_sight_size or "")
+            self.assertIn("the unit measures 60 mm", larger.off_sight_size or "")
 
     def test_other_schools_keep_their_manners(self):
         for school in (each for each in SCHOOLS.values() if not each.at_sight_size):
             self.assertEqual(Worked(study_by(school.name)).manners, school.manners)
+            self.assertIsNone(Worked(study_by(school.name)).off_sight_size)
 
     def test_what_is_read_in_millimetres_of_the_sheet_is_at_sight_size(self):
         study = study_by("sight_size_life", unit=UnitLength(1.0, "mm", "p0"))

@@ -22,12 +22,12 @@ def heights(worked: Worked) -> Table:
         side = "right" if left_mm >= at else "left"
         return f"{words.length(abs(left_mm - at))} {side}"
 
+    off = worked.off_sight_size
     hangs = f"widths from the plumb through {words.of(hung)}, {words.length(at)} from the left"
     return Table(
-        title=f"Heights that pull straight across, and {hangs}"
-        if worked.at_sight_size or not worked.school.at_sight_size
-        else f"Not at sight-size, so heights don't pull across: measure the unit from your spot, "
-        f"and set it to that in Set-up. Heights, and {hangs}",
+        title=f"{off} Set it so in Set-up. Heights, and {hangs}"
+        if off
+        else f"Heights that pull straight across, and {hangs}",
         head=("Landmark", "below the top edge", "from the plumb"),
         rows=tuple(
             (

@@ -84,6 +84,7 @@ function UnitSize({ bench, make }: Part) {
         />
         <Button onClick={() => make({ type: "set_unit_size", unit_mm: text })}>Use it</Button>
       </div>
+      <SightSize bench={bench} text={text} make={make} />
       <Button
         type={bench.sheet.unit_chosen ? "default" : "text"}
         disabled={!bench.sheet.unit_chosen}
@@ -94,6 +95,26 @@ function UnitSize({ bench, make }: Part) {
           : "This is the largest round one that fits"}
       </Button>
     </section>
+  );
+}
+
+/** In a school at sight-size: what is off, and the way there. */
+function SightSize({ bench, text, make }: Part & { text: string }) {
+  const { sight_size_mm: known, off_sight_size: off } = bench.sheet;
+  if (!off) {
+    return null;
+  }
+  return (
+    <>
+      <p className={styles.bad}>{off}</p>
+      <Button
+        onClick={() =>
+          make({ type: "set_unit_size", unit_mm: known ?? text, sight_size: true } as Change)
+        }
+      >
+        {known === null ? "That is what it measures from my spot" : "Draw at sight-size"}
+      </Button>
+    </>
   );
 }
 
