@@ -168,7 +168,7 @@ class Worked:
 
     @property
     def off_sight_size(self) -> str | None:
-        """What is wrong where a school at sight-size draws at another size; None where nothing is."""
+        """What is wrong where a school at sight-size draws at another size, or None."""
         if self.at_sight_size or not self.school.at_sight_size:
             return None
         return say_off_sight_size(self.words, self.study.sight_size_mm)

@@ -9,7 +9,7 @@ from pydantic import BaseModel
 
 from zirkel.core.network.checks import UNCHECKED
 from zirkel.core.network.solve import Solution, Take
-from zirkel.core.sheet.plan import Mark, Plan
+from zirkel.core.sheet.plan import Mark
 from zirkel.core.study import Study, UnitLength, UnitPair
 from zirkel.core.words.base import Words
 from zirkel.core.words.network import (
