@@ -3,6 +3,7 @@ PYTHON ?= python3
 HOST ?= 127.0.0.1
 PORT ?= 8765
 DATA ?= data
+OPTIONS ?=
 VENV := .venv
 BIN := $(VENV)/bin
 STATE := .state
@@ -14,10 +15,10 @@ export PIP_DISABLE_PIP_VERSION_CHECK := 1
 .PHONY: demo test serve build check unit types bench pictures clean
 
 demo: $(STATE)/run frontend/dist/index.html
-	$(BIN)/zirkel serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
+	$(BIN)/zirkel serve --demo --host $(HOST) --port $(PORT) --data $(DATA) $(OPTIONS)
 
 serve: $(STATE)/run frontend/dist/index.html
-	$(BIN)/zirkel serve --host $(HOST) --port $(PORT) --data $(DATA)
+	$(BIN)/zirkel serve --host $(HOST) --port $(PORT) --data $(DATA) $(OPTIONS)
 
 build: frontend/dist/index.html
 

@@ -54,6 +54,7 @@ def main() -> None:
         request = urllib.request.Request(
             server.address + "/api/v1/studies/import",
             data=write_study(study_of(40, 0)),
+            headers={"Content-Type": "application/json"},
             method="POST",
         )
         urllib.request.urlopen(request).close()

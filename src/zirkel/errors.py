@@ -41,6 +41,31 @@ class StaleVersion(ZirkelError):
         self.current = current
 
 
+class TokenReused(ZirkelError):
+    """A change was sent under a token that belongs to another change of this study."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "Another change of this study was already made under this token, so this one was not: "
+            "send it again under a token of its own."
+        )
+
+
+class Unreadable(ZirkelError):
+    """A study that is kept but can't be read."""
+
+    def __init__(self, title: str, why: str) -> None:
+        super().__init__(
+            f"“{title}” can't be read: {why}. From the wall you can save its file, or go back in "
+            "its history."
+        )
+        self.why = why
+
+
+class CannotKeep(ZirkelError):
+    """What was sent is sound but can't be written, as on a full disk."""
+
+
 class Overtaken(ZirkelError):
     """What was asked for a version of a study that is no longer the newest; nobody waits for it."""
 

@@ -163,7 +163,9 @@ class BrowserCase(unittest.TestCase):
     def study_id(self, title: str) -> int:
         """A fresh study of that demonstration, this test's own."""
         address = self.server.address + "/api/v1/studies/import"
-        request = urllib.request.Request(address, demonstration(title), method="POST")
+        request = urllib.request.Request(
+            address, demonstration(title), {"Content-Type": "application/json"}, method="POST"
+        )
         with urllib.request.urlopen(request) as answer:
             return int(json.load(answer)["id"])
 

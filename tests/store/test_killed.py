@@ -19,6 +19,7 @@ WRITER = """
 import sys
 from dataclasses import replace
 from pathlib import Path
+from zirkel.store.receipts import Receipt
 from zirkel.store.store import Store
 
 store = Store.at(Path(sys.argv[1]))
@@ -26,7 +27,8 @@ stored = store.all()[0]
 while True:
     number = stored.version + 1
     study = replace(stored.study, title=f"Version {number}")
-    stored = store.change(stored.id, stored.version, f"To {number}", study, f"token-{number}")
+    stored = store.change(stored.id, stored.version, f"To {number}", study,
+        Receipt(f"token-{number}", "rename"))
     print(stored.version, flush=True)
 """
 

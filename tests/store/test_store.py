@@ -14,6 +14,7 @@ from sqlalchemy import inspect
 from tests.files import SMALL, as_bytes
 from zirkel.errors import BadInput, NotFound, StaleVersion
 from zirkel.store.database import connect, migrate
+from zirkel.store.receipts import Receipt
 from zirkel.store.store import Store
 from zirkel.store.tables import Base
 from zirkel.studyfile.read import read_study
@@ -81,7 +82,9 @@ class Changes(StoreCase):
     def test_the_same_token_makes_one_change(self):
         study_id = self.store.create(self.study).id
         for _ in range(2):
-            after = self.store.change(study_id, 1, "One", replace(self.study, title="One"), "token")
+            after = self.store.change(
+                study_id, 1, "One", replace(self.study, title="One"), Receipt("token-1", "one")
+            )
         self.assertEqual(after.version, 2)
 
     def test_a_landmark_cannot_vanish_under_its_readings(self):

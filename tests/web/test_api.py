@@ -114,7 +114,9 @@ class UseCases(ApiCase):
     def test_file_out_and_in_again(self):
         saved = self.client.get("/api/v1/studies/1/file")
         self.assertIn("potting_bench.zirkel.json", saved.headers["Content-Disposition"])
-        again = self.client.post("/api/v1/studies/import", data=saved.data)
+        again = self.client.post(
+            "/api/v1/studies/import", data=saved.data, content_type="application/json"
+        )
         self.assertEqual(again.status_code, 201)
         self.assertEqual(again.json["readings"], self.made["readings"])
         self.assertEqual(len(self.client.get("/api/v1/studies").json["studies"]), 2)
@@ -133,7 +135,9 @@ class UseCases(ApiCase):
 class Problems(ApiCase):
     def test_bad_files_are_problems_and_nothing_is_kept(self):
         for what, (data, message) in BAD_FILES.items():
-            answer = self.client.post("/api/v1/studies/import", data=data)
+            answer = self.client.post(
+                "/api/v1/studies/import", data=data, content_type="application/json"
+            )
             with self.subTest(what):
                 self.assertIn(answer.status_code, (413, 422))
                 self.assertEqual(answer.mimetype, "application/problem+json")

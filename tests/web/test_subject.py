@@ -29,7 +29,13 @@ class SubjectCase(unittest.TestCase):
         return self.client.get(f"/api/v1{path}")
 
     def post(self, path, status=200, data=None, **body):
-        answer = self.client.post(f"/api/v1{path}", data=data, json=None if data else body)
+        kind = "image/unknown" if path == "/pictures" else "application/json"
+        answer = self.client.post(
+            f"/api/v1{path}",
+            data=data,
+            json=None if data else body,
+            content_type=kind if data else None,
+        )
         self.assertEqual(answer.status_code, status, answer.text)
         return answer.json
 

@@ -66,6 +66,7 @@ function sendPicture(file: Blob, progress: (share: number) => void): Promise<Pic
         reject(new ApiError(answer as Problem, request.status));
       }
     };
+    request.setRequestHeader("Content-Type", file.type || "image/unknown");
     request.send(file);
   });
 }

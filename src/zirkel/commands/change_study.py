@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from zirkel.commands.base import Change
 from zirkel.errors import StaleVersion
+from zirkel.store.receipts import Receipt
 from zirkel.store.store import Store, Stored
 
 
@@ -16,7 +17,8 @@ def change_study(
     same token a second time changes nothing, so that a request whose answer was lost can be sent
     again.
     """
-    if token is not None and store.has_receipt(study_id, token):
+    receipt = Receipt.for_change(token, change)
+    if store.has_receipt(study_id, receipt):
         return store.get(study_id)
     before = store.get(study_id)
     if before.version != based_on:
@@ -25,4 +27,4 @@ def change_study(
     after = before.worked.followed_by(fitting.made(before.study))
     label = fitting.label(before.study, after.study)
     _ = after.plan
-    return store.change(study_id, based_on, label, after, token, before.study)
+    return store.change(study_id, based_on, label, after, receipt, before.study)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import json
+
 import numpy as np
 
 from zirkel.core.simulation.artist import Hand, fresh_study
@@ -9,6 +11,7 @@ from zirkel.core.study import Sheet
 from zirkel.core.subject.picture import box_of
 from zirkel.core.subject.scene import Scene
 from zirkel.core.values.names import slug
+from zirkel.errors import Unreadable
 from zirkel.store.store import Store, Stored
 from zirkel.studyfile.read import read_study, write_study
 from zirkel.studyfile.schema import StudyFile, study_to_core
@@ -43,6 +46,10 @@ def import_study(store: Store, data: bytes) -> Stored:
 
 
 def export_study(store: Store, study_id: int) -> tuple[str, bytes]:
-    """File name and bytes of a study file."""
-    study = store.get(study_id).study
-    return f"{slug(study.title)}.zirkel.json", write_study(study)
+    """File name and bytes of a study file; one that can't be read is written as it is kept."""
+    try:
+        study = store.get(study_id).study
+        return f"{slug(study.title)}.zirkel.json", write_study(study)
+    except Unreadable:
+        title, document = store.file_as_kept(study_id)
+        return f"{slug(title)}.zirkel.json", json.dumps(document, indent=1).encode()

@@ -20,18 +20,19 @@ from zirkel.core.study import Study
 @dataclass(frozen=True, slots=True)
 class Collection:
     """A field of `Study` that holds many records: a list told apart by `key`, or a mapping from
-    landmarks (`key` empty)."""
+    landmarks (`key` empty); `most` is how many it may hold."""
 
     name: str
     file: str
     key: str
+    most: int | None
 
 
 @cache
 def collections() -> tuple[Collection, ...]:
     """All collections, in the order of the file."""
     return tuple(
-        Collection(each.name, file_name(each, declared), declared.key)
+        Collection(each.name, file_name(each, declared), declared.key, declared.most)
         for each, declared in entries_of(Study)
         if declared.key or (declared.many == "map" and declared.names == "landmark")
     )

@@ -17,6 +17,7 @@ from zirkel.errors import BadInput
 FORMATS = ("PNG", "JPEG", "WEBP")
 MOST_BYTES = 40_000_000
 MOST_PIXELS = 64_000_000
+MOST_SIDE = 20_000
 LEAST_SIDE = 32
 LONGEST_KEPT = 2400
 """Longer sides than this, in pixels, are scaled down: more shows on no screen, and costs time."""
@@ -73,6 +74,11 @@ def _check_size(opened: Image.Image) -> None:
             "picture",
             f"it is {width} × {height} pixels, more than Zirkel takes "
             f"({MOST_PIXELS / 1e6:.0f} million in all): save it smaller",
+        )
+    if max(width, height) > MOST_SIDE:
+        raise BadInput(
+            "picture",
+            f"it is {width} × {height} pixels, longer than Zirkel takes ({MOST_SIDE}): cut it",
         )
     if min(width, height) < LEAST_SIDE:
         raise BadInput(

@@ -7,10 +7,22 @@ from typing import Any
 
 from alembic import command
 from alembic.config import Config
+from alembic.util import CommandError
 from sqlalchemy import Engine, create_engine, event
+from sqlalchemy.exc import DatabaseError
+
+from zirkel.errors import BadInput, CannotKeep
 
 MIGRATIONS = Path(__file__).parent / "migrations"
 BUSY_MS = 10_000
+
+UNKEPT = {
+    "disk is full": "The disk is full",
+    "readonly database": "The data can only be read here",
+    "disk i/o error": "The disk doesn't take what is written",
+    "database is locked": "The data is in use elsewhere",
+}
+"""What SQLite says where something can't be written, and what is said of it here."""
 
 
 def open_database(path: Path) -> Engine:
@@ -19,9 +31,31 @@ def open_database(path: Path) -> Engine:
     Write-ahead log with full synchronization: what was committed survives the process being
     killed and the power going. Every transaction that may write takes the write lock at once.
     """
-    path.parent.mkdir(parents=True, exist_ok=True)
-    migrate(path)
+    try:
+        path.parent.mkdir(parents=True, exist_ok=True)
+        migrate(path)
+    except CannotKeep as error:
+        raise BadInput("data", f"{path} cannot be used: {error}") from error
+    except OSError as error:
+        raise BadInput("data", f"{path.parent} cannot be used: {error.strerror}") from error
+    except DatabaseError as error:
+        raise BadInput("data", f"{path} {_damage(path, error)}") from error
+    except CommandError as error:
+        raise BadInput(
+            "data",
+            f"{path} was written by a newer Zirkel than this one: use that one, or another folder",
+        ) from error
     return connect(path)
+
+
+def _damage(path: Path, error: DatabaseError) -> str:
+    said = str(error.orig)
+    if "unable to open" in said:
+        return "cannot be opened: may this account write into its folder?"
+    return (
+        f"is damaged or no database of Zirkel's ({said}): put a copy from before in its place, or "
+        "choose another folder with --data"
+    )
 
 
 def connect(path: Path) -> Engine:
@@ -35,6 +69,16 @@ def connect(path: Path) -> Engine:
         for pragma in ("foreign_keys=ON", "journal_mode=WAL", "synchronous=FULL"):
             cursor.execute(f"PRAGMA {pragma}")
         cursor.close()
+
+    @event.listens_for(engine, "handle_error")
+    def _on_error(context: Any) -> None:
+        said = str(context.original_exception).lower()
+        for sign, problem in UNKEPT.items():
+            if sign in said:
+                raise CannotKeep(
+                    f"{problem}, so this change was not kept. What was kept before is safe and can "
+                    "be read."
+                ) from context.original_exception
 
     @event.listens_for(engine, "begin")
     def _on_begin(connection: Any) -> None:

@@ -10,7 +10,7 @@ from pathlib import Path
 from sqlalchemy import Engine
 from sqlalchemy.orm import Session
 
-from zirkel.errors import NotFound
+from zirkel.errors import CannotKeep, NotFound
 from zirkel.store.clock import now
 from zirkel.store.tables import PictureRow
 
@@ -40,11 +40,17 @@ class Pictures:
         path = self._folder / f"{name}.{ending}"
         if not path.exists():
             draft = path.with_suffix(f".{os.getpid()}.draft")
-            with draft.open("wb") as file:
-                file.write(data)
-                file.flush()
-                os.fsync(file.fileno())
-            draft.replace(path)
+            try:
+                with draft.open("wb") as file:
+                    file.write(data)
+                    file.flush()
+                    os.fsync(file.fileno())
+                draft.replace(path)
+            except OSError as error:
+                draft.unlink(missing_ok=True)
+                raise CannotKeep(
+                    f"The picture can't be written ({error.strerror}), so it was not kept."
+                ) from error
         with Session(self._engine.execution_options(writes=True)) as session, session.begin():
             if session.get(PictureRow, name) is None:
                 session.add(

@@ -2,32 +2,37 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import asdict, dataclass, replace
 from datetime import datetime
 from pathlib import Path
 from threading import Lock
+from typing import Any
 
 from cachetools import LRUCache
+from pydantic import ValidationError
 from sqlalchemy import Engine, delete, func, select
 from sqlalchemy.orm import Session
 
 from zirkel.core.study import SimulatedSubject, Study
 from zirkel.core.subject.scene import Scene
 from zirkel.core.worked import Worked
-from zirkel.errors import NotFound, StaleVersion
+from zirkel.errors import BadInput, NotFound, StaleVersion, Unreadable
 from zirkel.store.clock import now
 from zirkel.store.database import open_database
 from zirkel.store.patches import Patch, apply, changed, difference, joined
 from zirkel.store.pictures import Pictures
+from zirkel.store.receipts import Receipt, is_known, keep
 from zirkel.store.scenes import Scenes
 from zirkel.store.tables import (
     ChangeRow,
-    ReceiptRow,
     RecordRow,
     StudyRow,
 )
+from zirkel.studyfile.problems import said_plainly
 from zirkel.studyfile.read import prove
-from zirkel.studyfile.schema import StudyFile, study_to_core
+from zirkel.studyfile.references import check_references
+from zirkel.studyfile.schema import FORMAT, VERSION, StudyFile, study_to_core
 
 KEPT_WORKED = 150_000_000
 """Bytes that the studies worked out last may take together, as far as they can be estimated."""
@@ -55,6 +60,19 @@ class Stored:
     def study(self) -> Study:
         """The study itself."""
         return self.worked.study
+
+
+@dataclass(frozen=True, slots=True)
+class Broken:
+    """A study that is kept but can't be read, and the way back in its history."""
+
+    id: int
+    version: int
+    title: str
+    why: str
+    changed_at: datetime
+    undo: str | None
+    redo: str | None
 
 
 def _kept_bytes(worked: Worked) -> int:
@@ -86,22 +104,30 @@ class Store:
     def _session(self, writes: bool) -> Session:
         return Session(self._engine.execution_options(writes=writes), expire_on_commit=False)
 
-    def all(self) -> list[Stored]:
-        """Every study that is not deleted, last changed first."""
+    def all(self) -> list[Stored | Broken]:
+        """Every study that is not deleted, last changed first; one that can't be read doesn't hide
+        the others."""
         with self._session(writes=False) as session, session.begin():
             rows = session.scalars(
                 select(StudyRow)
                 .where(StudyRow.deleted_at.is_(None))
                 .order_by(StudyRow.changed_at.desc(), StudyRow.id.desc())
             )
-            found = [self._stored(session, row) for row in rows.all()]
-        return [self._remember(each) for each in found]
+            found = [self._stored_or_broken(session, row) for row in rows.all()]
+        return [self._remember(each) if isinstance(each, Stored) else each for each in found]
 
     def get(self, study_id: int) -> Stored:
         """One study; NotFound if there is none."""
         with self._session(writes=False) as session, session.begin():
             found = self._stored(session, _row(session, study_id))
         return self._remember(found)
+
+    def file_as_kept(self, study_id: int) -> tuple[str, dict[str, Any]]:
+        """Title and file of a study just as its rows have them, whether they can be read or not."""
+        with self._session(writes=False) as session, session.begin():
+            row = _row(session, study_id)
+            document = joined(row.body, _records(session, row))
+            return row.title, {"format": FORMAT, "version": VERSION, **document}
 
     def version(self, study_id: int) -> int:
         """The study's newest version; NotFound if there is none."""
@@ -131,10 +157,10 @@ class Store:
         with self._session(writes=False) as session, session.begin():
             return session.scalar(select(StudyRow.id).where(StudyRow.demo == demo)) is not None
 
-    def has_receipt(self, study_id: int, token: str) -> bool:
-        """Whether a change was already made under this token."""
+    def has_receipt(self, study_id: int, receipt: Receipt | None) -> bool:
+        """Whether this change was made already; TokenReused if its token was given to another."""
         with self._session(writes=False) as session, session.begin():
-            return session.get(ReceiptRow, (study_id, token)) is not None
+            return is_known(session, study_id, receipt)
 
     def change(
         self,
@@ -142,19 +168,20 @@ class Store:
         based_on: int,
         label: str,
         after: Study | Worked,
-        token: str | None = None,
+        receipt: Receipt | None = None,
         before: Study | None = None,
     ) -> Stored:
         """Replace a study's state by another, as one change that can be undone.
 
-        StaleVersion unless it was based on the version now stored. A token that has been seen
-        before makes no second change. `before` saves reading the version it was based on again.
+        StaleVersion unless it was based on the version now stored. A receipt that is here already
+        makes no second change. `before` saves reading the version it was based on again.
         """
         with self._session(writes=True) as session, session.begin():
             row = _row(session, study_id)
-            if _seen(session, study_id, token):
+            if is_known(session, study_id, receipt):
                 return self._stored(session, row)
             _expect(row, based_on)
+            keep(session, study_id, receipt)
             worked = after if isinstance(after, Worked) else Worked(after)
             before = before or self._stored(session, row).study
             prove(worked.study, changed(worked.study, before)[0])
@@ -168,27 +195,30 @@ class Store:
 
     def undo(self, study_id: int, based_on: int, token: str | None = None) -> Stored:
         """Take back the last change that stands; nothing happens if there is none."""
-        return self._walk(study_id, based_on, token, back=True)
+        return self._walk(study_id, based_on, Receipt.for_change(token, "undo"), back=True)
 
     def redo(self, study_id: int, based_on: int, token: str | None = None) -> Stored:
         """Bring again the change undone last; nothing happens if there is none."""
-        return self._walk(study_id, based_on, token, back=False)
+        return self._walk(study_id, based_on, Receipt.for_change(token, "redo"), back=False)
 
-    def _walk(self, study_id: int, based_on: int, token: str | None, back: bool) -> Stored:
+    def _walk(self, study_id: int, based_on: int, receipt: Receipt | None, back: bool) -> Stored:
         with self._session(writes=True) as session, session.begin():
             row = _row(session, study_id)
-            if _seen(session, study_id, token):
+            if is_known(session, study_id, receipt):
                 return self._stored(session, row)
             _expect(row, based_on)
+            keep(session, study_id, receipt)
             change = _last_standing(session, study_id) if back else _first_undone(session, study_id)
             if change is None:
                 return self._stored(session, row)
-            before = self._stored(session, row).worked
+            before = self._stored_or_broken(session, row)
             patches = [Patch(**each) for each in change.patches]
             apply(session, row, [p.reversed() for p in patches] if back else patches)
             change.undone = back
             _touch(row)
-            made = self._stored(session, row, before.followed_by(_study(session, row)))
+            study = _study(session, row)
+            followed = before.worked.followed_by(study) if isinstance(before, Stored) else None
+            made = self._stored(session, row, followed or Worked(study))
         return self._remember(made)
 
     def delete(self, study_id: int, deleted: bool = True) -> None:
@@ -200,7 +230,10 @@ class Store:
             row.deleted_at = now() if deleted else None
 
     def _remember(self, stored: Stored) -> Stored:
-        """Keep what was read or written for the next reading; only once it is committed."""
+        """Keep what was read or written for the next reading; only once it is committed. What is
+        too large to be kept beside others is worked out again."""
+        if _kept_bytes(stored.worked) > KEPT_WORKED:
+            return stored
         with self._lock:
             known = self._worked.setdefault((stored.id, stored.version), stored.worked)
         return stored if known is stored.worked else replace(stored, worked=known)
@@ -224,6 +257,21 @@ class Store:
             scene=self._scene(worked.study),
         )
 
+    def _stored_or_broken(self, session: Session, row: StudyRow) -> Stored | Broken:
+        try:
+            return self._stored(session, row)
+        except Unreadable as error:
+            undo, redo = _last_standing(session, row.id), _first_undone(session, row.id)
+            return Broken(
+                id=row.id,
+                version=row.version,
+                title=row.title,
+                why=error.why,
+                changed_at=row.changed_at,
+                undo=undo.label if undo else None,
+                redo=redo.label if redo else None,
+            )
+
     def _scene(self, study: Study) -> Scene | None:
         if isinstance(study.subject, SimulatedSubject):
             return self.scenes.find(study.subject.scene)
@@ -245,15 +293,6 @@ def _expect(row: StudyRow, based_on: int) -> None:
 def _touch(row: StudyRow) -> None:
     row.version += 1
     row.changed_at = now()
-
-
-def _seen(session: Session, study_id: int, token: str | None) -> bool:
-    if token is None:
-        return False
-    if session.get(ReceiptRow, (study_id, token)) is not None:
-        return True
-    session.add(ReceiptRow(study_id=study_id, token=token))
-    return False
 
 
 def _log(session: Session, row: StudyRow, label: str, patches: list[Patch]) -> None:
@@ -289,10 +328,22 @@ def _first_undone(session: Session, study_id: int) -> ChangeRow | None:
     )
 
 
-def _study(session: Session, row: StudyRow) -> Study:
-    rows = session.scalars(
+def _records(session: Session, row: StudyRow) -> Iterable[RecordRow]:
+    return session.scalars(
         select(RecordRow)
         .where(RecordRow.study_id == row.id)
         .order_by(RecordRow.collection, RecordRow.position, RecordRow.key)
     )
-    return study_to_core(StudyFile.model_validate(joined(row.body, rows)))
+
+
+def _study(session: Session, row: StudyRow) -> Study:
+    """The study of a row; Unreadable says why if there is none in it."""
+    document = joined(row.body, _records(session, row))
+    try:
+        study = study_to_core(StudyFile.model_validate(document))
+        check_references(study)
+    except ValidationError as error:
+        raise Unreadable(row.title, str(said_plainly(error, document))) from error
+    except BadInput as error:
+        raise Unreadable(row.title, str(error)) from error
+    return study

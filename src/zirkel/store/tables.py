@@ -77,6 +77,8 @@ class ReceiptRow(Base):
         ForeignKey("study.id", ondelete="CASCADE"), primary_key=True
     )
     token: Mapped[str] = mapped_column(String(80), primary_key=True)
+    of: Mapped[str | None] = mapped_column(String(64))
+    """What was asked for, as a hash; not known of those from earlier versions."""
 
 
 class SceneRow(Base):

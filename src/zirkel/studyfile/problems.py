@@ -9,6 +9,7 @@ from pydantic import ValidationError
 from zirkel.errors import BadInput
 
 MOST_SAID = 20
+MOST_SHOWN = 10**15
 
 SENTENCES = {
     "missing": "is missing",
@@ -35,6 +36,7 @@ SENTENCES = {
     "literal_error": "must be {expected}, but is {value}",
     "union_tag_not_found": "must say its kind",
     "union_tag_invalid": "must be one of {expected_tags}, but is {value}",
+    "string_unicode": "has half a letter in it that no file can hold: leave it out",
     "tuple_type": "must be a pair, but is {value}",
 }
 
@@ -55,15 +57,23 @@ def _say(error: Any, document: Any) -> tuple[str, str]:
     if sentence is None:
         return _path(error["loc"], document), f"{error['msg'].lower()} (it is {context['value']})"
     if kind.startswith("union_tag"):
-        error = {**error, "loc": (*error["loc"], "kind")}
+        tag = str(context.get("discriminator", "kind")).strip("'")
+        error = {**error, "loc": (*error["loc"], tag)}
         context["value"] = shown(context.get("tag", context["value"]))
     return _path(error["loc"], document), sentence.format(**context)
 
 
 def shown(value: Any) -> str:
     """A value as it may stand in a sentence, cut short."""
-    text = f"“{value}”" if isinstance(value, str) else repr(value)
+    if isinstance(value, int) and abs(value) > MOST_SHOWN:
+        return "a number far too large"
+    text = writable(f"“{value}”") if isinstance(value, str) else repr(value)
     return text if len(text) <= 60 else text[:57] + "…"
+
+
+def writable(text: str) -> str:
+    """Text that can be sent and printed: half letters are spelled out."""
+    return text.encode("utf-8", "backslashreplace").decode()
 
 
 def _path(loc: tuple[str | int, ...], document: Any) -> str:

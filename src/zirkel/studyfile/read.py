@@ -8,6 +8,7 @@ from typing import Any, NoReturn
 
 from pydantic import ValidationError
 
+from zirkel.core.collections import collections
 from zirkel.core.study import Study
 from zirkel.errors import BadInput
 from zirkel.studyfile.problems import said_plainly, shown
@@ -60,6 +61,12 @@ def prove(study: Study, changed: Study | None = None) -> None:
         ) from error  # fmt: skip
     except (ValueError, RecursionError) as error:
         raise BadInput("study", f"this cannot be written to a study file: {error}") from error
+    for each in collections():
+        held = len(getattr(study, each.name))
+        if each.most is not None and held > each.most:
+            raise BadInput(
+                each.file, f"has {held} entries, at most {each.most} can be kept: remove some first"
+            )
     read = _unreferenced(parse_json(data))
     check_references(study if changed else read)
 

@@ -208,12 +208,14 @@ class Recorded:
             record = next(r for r, m in zip(records, models, strict=True) if isinstance(model, m))
             return to_core(record, model)
 
+        def given(value: Any, validate: Any) -> Any:
+            return value if isinstance(value, records) else validate(value)
+
         def record_or_model() -> core_schema.CoreSchema:
             from_model = core_schema.no_info_after_validator_function(made, schema)
-            given = [core_schema.is_instance_schema(each) for each in records]
             return core_schema.json_or_python_schema(
                 json_schema=from_model,
-                python_schema=core_schema.union_schema([*given, from_model]),
+                python_schema=core_schema.no_info_wrap_validator_function(given, from_model),
                 serialization=core_schema.plain_serializer_function_ser_schema(
                     to_model, return_schema=schema
                 ),

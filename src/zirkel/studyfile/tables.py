@@ -6,6 +6,7 @@ import csv
 import io
 import math
 from collections.abc import Mapping
+from decimal import Decimal
 from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
@@ -20,6 +21,10 @@ from zirkel.studyfile.sightings import AnySighting, sighting_to_core, sighting_t
 MARK_FIELDS = ("landmark", "name", "tier", "from_left_mm", "from_top_mm", "sd_mm", "slack_mm")
 PAIRS = ("first", "second")
 MOST_BYTES = 2_000_000
+
+GUARD = "'"
+RISKY = ("=", "+", "-", "@", "\t", "\r", "\n", "＝", "＋", "－", "＠", GUARD)
+"""Beginnings of text that a spreadsheet may take for a formula, and the guard against it."""
 
 _ADAPTER: TypeAdapter[Any] = TypeAdapter(AnySighting)
 
@@ -63,7 +68,7 @@ def read_marks(data: bytes, study: Study) -> dict[str, tuple[float, float]]:
     known = {each.id for each in study.landmarks}
     made = {}
     for number, row in enumerate(_rows(data, "landmark"), 2):
-        name = (row.get("landmark") or "").strip()
+        name = _meant(row.get("landmark") or "")
         left, top = (row.get("from_left_mm") or "").strip(), (row.get("from_top_mm") or "").strip()
         if not (left and top):
             continue
@@ -102,7 +107,9 @@ def _rows(data: bytes, needed: str) -> list[dict[str | Any, Any]]:
 
 def _read_row(number: int, row: Mapping[str | Any, Any]) -> Sighting:
     record: dict[str, Any] = {
-        name: value.strip() for name, value in row.items() if name and value and value.strip()
+        name: _meant(value)
+        for name, value in row.items()
+        if name and isinstance(value, str) and _meant(value)
     }
     for name in PAIRS:
         ends = [record.pop(f"{name}_{end}", None) for end in ("a", "b")]
@@ -140,8 +147,8 @@ def _flat(record: Mapping[str, Any]) -> dict[str, Any]:
     return made
 
 
-def _rounded(value: float | None) -> str:
-    return "" if value is None else f"{value:.2f}"
+def _rounded(value: float | None) -> Decimal | None:
+    return None if value is None else Decimal(f"{value:.2f}")
 
 
 def _written(fields: tuple[str, ...] | list[str], rows: list[list[Any]]) -> bytes:
@@ -153,5 +160,12 @@ def _written(fields: tuple[str, ...] | list[str], rows: list[list[Any]]) -> byte
 
 
 def _harmless(value: Any) -> Any:
-    """Text that a spreadsheet would take for a formula gets a blank before it."""
-    return f" {value}" if isinstance(value, str) and value.startswith(("=", "+", "@")) else value
+    """Text that a spreadsheet would take for a formula, or that begins like the guard itself, gets
+    an apostrophe before it; numbers are no formulas."""
+    return f"{GUARD}{value}" if isinstance(value, str) and value.startswith(RISKY) else value
+
+
+def _meant(cell: str) -> str:
+    """What a cell holds: without its guard as it was, else without blanks around it."""
+    text = cell.strip(" ")
+    return text[1:] if text.startswith(GUARD) and text[1:].startswith(RISKY) else cell.strip()

@@ -6,7 +6,7 @@ from datetime import datetime
 
 from pydantic import BaseModel
 
-from zirkel.store.store import Store, Stored
+from zirkel.store.store import Broken, Store, Stored
 
 
 class CardLine(BaseModel):
@@ -34,15 +34,36 @@ class StudyCard(BaseModel):
     lines: list[CardLine]
 
 
+class BrokenCard(BaseModel):
+    """A study that can't be read, and what can be done: its file saved, its last change undone."""
+
+    id: int
+    version: int
+    title: str
+    why: str
+    undo: str | None
+
+
 class Wall(BaseModel):
-    """All studies, last changed first."""
+    """All studies, last changed first, and those that can't be read."""
 
     studies: list[StudyCard]
+    broken: list[BrokenCard]
 
 
 def wall(store: Store) -> Wall:
     """Every study with its block-in as it stands."""
-    return Wall(studies=[_card(each) for each in store.all()])
+    found = store.all()
+    return Wall(
+        studies=[_card(each) for each in found if isinstance(each, Stored)],
+        broken=[
+            BrokenCard(
+                id=each.id, version=each.version, title=each.title, why=each.why, undo=each.undo
+            )
+            for each in found
+            if isinstance(each, Broken)
+        ],
+    )
 
 
 def _card(stored: Stored) -> StudyCard:

@@ -12,6 +12,7 @@ from flask_openapi3 import Info, OpenAPI
 from zirkel import __version__
 from zirkel.store.store import Store
 from zirkel.studyfile.read import MOST_BYTES
+from zirkel.web.guard import guard
 from zirkel.web.problems import Problem, invalid_request, register
 from zirkel.web.routes import ROUTES
 
@@ -24,10 +25,13 @@ A_YEAR = 31_536_000
 
 @dataclass(frozen=True, slots=True)
 class WebConfig:
-    """What the application needs to know; the front end may not be built (None)."""
+    """What the application needs to know; the front end may not be built (None). `network` says
+    that it is served beyond this machine."""
 
     database: Path
     front_end: Path | None
+    host: str = "127.0.0.1"
+    network: bool = False
 
 
 def create_app(config: WebConfig) -> Flask:
@@ -47,6 +51,7 @@ def create_app(config: WebConfig) -> Flask:
     for routes in ROUTES:
         app.register_api(routes)
     register(app)
+    guard(app, config.host, config.network)
     app.after_request(_secured)
     if config.front_end is not None:
         _serve_front_end(app, config.front_end)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from contextlib import contextmanager
-from threading import Lock
+from threading import BoundedSemaphore, Lock
 
 from flask import Response, current_app
 from flask_openapi3 import APIBlueprint, Tag
@@ -12,9 +12,10 @@ from flask_openapi3 import APIBlueprint, Tag
 from zirkel.errors import Overtaken
 from zirkel.store.store import Store, Stored
 from zirkel.views.bench import bench_of
-from zirkel.web.problems import Problem, as_json
+from zirkel.web.problems import Problem, Refused, as_json
 
 A_DAY = 86_400
+BUSY = 503
 
 
 def blueprint(name: str, about: str) -> APIBlueprint:
@@ -34,20 +35,37 @@ def store() -> Store:
     return found
 
 
-_IN_TURN = Lock()
+MOST_WAITING = 5
+"""Questions about one study that may wait their turn: each holds a thread meanwhile."""
+
+_TURNS: dict[int, BoundedSemaphore] = {}
+_IN_TURN: dict[int, Lock] = {}
 
 
 @contextmanager
 def still_wanted(study_id: int, version: int | None) -> Iterator[None]:
-    """What may be worked out at leisure, one after the other, so that a reading competes with one
-    of them at most; Overtaken where the study has gone on by the time its turn comes: the answer
-    would be thrown away, so it is not computed."""
-    with _IN_TURN:
-        if version is not None:
-            now = store().version(study_id)
-            if now != version:
-                raise Overtaken(version, now)
-        yield
+    """What may be worked out at leisure, for each study one after the other, so that a reading
+    competes with one of them at most and a heavy study doesn't stop the others; Overtaken where the
+    study has gone on by the time its turn comes: the answer would be thrown away, so it is not
+    computed. Where too many wait already, it is to be asked again."""
+    waiting = _TURNS.setdefault(study_id, BoundedSemaphore(MOST_WAITING))
+    if not waiting.acquire(blocking=False):
+        raise Refused(
+            Problem(
+                title="Busy",
+                status=BUSY,
+                detail="Zirkel is still working on this study: ask again in a moment.",
+            )
+        )
+    try:
+        with _IN_TURN.setdefault(study_id, Lock()):
+            if version is not None:
+                now = store().version(study_id)
+                if now != version:
+                    raise Overtaken(version, now)
+            yield
+    finally:
+        waiting.release()
 
 
 def bench_reply(stored: Stored, status: int = 200) -> Response:

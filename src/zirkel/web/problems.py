@@ -2,21 +2,45 @@
 
 from __future__ import annotations
 
+from typing import Annotated
+
 from flask import Flask, Response, request
-from pydantic import BaseModel, ValidationError
+from pydantic import AfterValidator, BaseModel, ValidationError
 from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
 
-from zirkel.errors import BadInput, NotFound, Overtaken, StaleVersion, ZirkelError
-from zirkel.studyfile.problems import said_plainly
+from zirkel.errors import (
+    BadInput,
+    CannotKeep,
+    NotFound,
+    Overtaken,
+    StaleVersion,
+    TokenReused,
+    Unreadable,
+    ZirkelError,
+)
+from zirkel.studyfile.problems import said_plainly, writable
 
-INVALID, MISSING, CONFLICT, TOO_LARGE = 422, 404, 409, 413
+INVALID, MISSING, CONFLICT, TOO_LARGE, NO_ROOM = 422, 404, 409, 413, 507
+
+
+Told = Annotated[str, AfterValidator(writable)]
+"""Text of an answer, whatever was in the question."""
+
+
+TOLD: tuple[tuple[type[ZirkelError], str, int], ...] = (
+    (NotFound, "Not found", MISSING),
+    (TokenReused, "Another change", CONFLICT),
+    (Unreadable, "This study can't be read", INVALID),
+    (CannotKeep, "Nothing can be kept now", NO_ROOM),
+)
+"""Title and status of each of Zirkel's own errors that says all by its sentence."""
 
 
 class FieldProblem(BaseModel):
     """What is wrong with one field."""
 
-    field: str
-    problem: str
+    field: Told
+    problem: Told
 
 
 class Problem(BaseModel):
@@ -25,10 +49,18 @@ class Problem(BaseModel):
     type: str = "about:blank"
     title: str
     status: int
-    detail: str
-    field: str | None = None
+    detail: Told
+    field: Told | None = None
     problems: list[FieldProblem] = []
     current_version: int | None = None
+
+
+class Refused(ZirkelError):
+    """A request that is answered by a problem of its own."""
+
+    def __init__(self, problem: Problem) -> None:
+        super().__init__(problem.detail)
+        self.problem = problem
 
 
 def reply(problem: Problem) -> Response:
@@ -71,6 +103,8 @@ def register(app: Flask) -> None:
     def _ours(error: ZirkelError) -> Response:
         if isinstance(error, BadInput):
             return invalid(error)
+        if isinstance(error, Refused):
+            return reply(error.problem)
         if isinstance(error, StaleVersion):
             return reply(
                 Problem(
@@ -89,8 +123,11 @@ def register(app: Flask) -> None:
                     current_version=error.current,
                 )
             )
-        status = MISSING if isinstance(error, NotFound) else INVALID
-        return reply(Problem(title="Not found", status=status, detail=str(error)))
+        title, status = next(
+            ((title, status) for kind, title, status in TOLD if isinstance(error, kind)),
+            ("This can't be done", INVALID),
+        )
+        return reply(Problem(title=title, status=status, detail=str(error)))
 
     @app.errorhandler(RequestEntityTooLarge)
     def _too_large(_error: RequestEntityTooLarge) -> Response:

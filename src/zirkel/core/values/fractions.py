@@ -15,6 +15,9 @@ from typing import NamedTuple
 MM_PER = {"mm": 1.0, "cm": 10.0, "in": 25.4, '"': 25.4, "″": 25.4}
 """Millimetres in each length unit that may be written after a number."""
 
+LONGEST = 40
+"""Nobody writes a longer number by hand."""
+
 SAID_DENOMINATORS = (1, 2, 3, 4, 5, 8, 16)
 
 _NUMBER = re.compile(
@@ -34,6 +37,8 @@ class Entered(NamedTuple):
 def parse_length(text: str) -> Entered:
     """Read a length or ratio; ValueError says in a sentence what is wrong with it."""
     cleaned = text.strip()
+    if len(cleaned) > LONGEST:
+        raise ValueError("is far too long for a number: write 1.375, 1 3/8 or 1⅜")
     if re.fullmatch(r"[-+−]?\d+\s*[/⁄]\s*\d+.*", cleaned):
         cleaned = re.sub(r"^([-+−]?)", r"\g<1>0 ", cleaned, count=1)
     found = _NUMBER.fullmatch(cleaned)

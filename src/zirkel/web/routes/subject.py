@@ -28,6 +28,7 @@ from zirkel.views.station import (
 )
 from zirkel.views.subject import draw_scene
 from zirkel.web.border import A_DAY, blueprint, file_reply, store
+from zirkel.web.guard import body_as
 from zirkel.web.problems import as_json
 from zirkel.web.requests import (
     PicturePath,
@@ -60,7 +61,7 @@ def get_scenes() -> Response:
 @routes.post("/scenes", responses={"201": SceneCard}, operation_id="addScene")
 def post_scene() -> Response:
     """Keep a scene from the bytes of a scene file, sent as the request's body."""
-    return as_json(scene_card(store().scenes.add(request.get_data())), 201)
+    return as_json(scene_card(store().scenes.add(body_as("application/json"))), 201)
 
 
 @routes.get("/scenes/<string:name>/file", operation_id="sceneFile")
@@ -112,7 +113,7 @@ def get_reckon(query: LiveQuery) -> Response:
 def post_picture() -> Response:
     """Keep a picture from the bytes of its file, sent as the request's body."""
     request.max_content_length = MOST_BYTES
-    taken = take_picture(store(), request.get_data())
+    taken = take_picture(store(), body_as("image/*"))
     kept = taken.kept
     made = PictureTaken(picture=kept.id, width=kept.width, height=kept.height, scaled=taken.scaled)
     return as_json(made, 201)

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from flask import Response, request
+from flask import Response
 
 from zirkel.commands.studies import begin_from_scene, export_study, import_study, make_study
 from zirkel.studyfile.schema import StudyFile
 from zirkel.views.bench import Bench
 from zirkel.views.wall import Wall, wall
 from zirkel.web.border import bench_reply, blueprint, file_reply, store
+from zirkel.web.guard import body_as
 from zirkel.web.problems import as_json
 from zirkel.web.requests import Removal, SceneChoice, StudyPath
 
@@ -36,7 +37,7 @@ def post_from_scene(body: SceneChoice) -> Response:
 @routes.post("/studies/import", responses={"201": Bench}, operation_id="importStudy")
 def post_import() -> Response:
     """Keep a new study from the bytes of a study file, sent as the request's body."""
-    return bench_reply(import_study(store(), request.get_data()), 201)
+    return bench_reply(import_study(store(), body_as("application/json")), 201)
 
 
 @routes.get("/studies/<int:study_id>/file", operation_id="exportStudy")
