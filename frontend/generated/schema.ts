@@ -244,6 +244,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep another study with all that is in this one. */
+        post: operations["copyStudy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/file": {
         parameters: {
             query?: never;
@@ -618,6 +635,8 @@ export interface components {
             landmarks: components["schemas"]["BenchLandmark"][];
             /** Method */
             method: string;
+            /** Note */
+            note: string | null;
             /** Readings */
             readings: components["schemas"]["BenchReading"][];
             /** Redo */
@@ -917,6 +936,22 @@ export interface components {
             start: string;
         };
         /**
+         * BrokenCard
+         * @description A study that can't be read, and what can be done: its file saved, its last change undone.
+         */
+        BrokenCard: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+            /** Undo */
+            undo: string | null;
+            /** Version */
+            version: number;
+            /** Why */
+            why: string;
+        };
+        /**
          * CardLine
          * @description One stroke of a card's small block-in, in sheet millimetres.
          */
@@ -937,7 +972,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"];
             /**
              * Token
              * @default null
@@ -964,6 +999,21 @@ export interface components {
             unit_said: string;
             /** Width */
             width: number;
+        };
+        /**
+         * DownCard
+         * @description A study that was taken off the wall and can be hung up again.
+         */
+        DownCard: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
         };
         /**
          * DropFrame
@@ -2492,6 +2542,19 @@ export interface components {
             type: "set_method";
         };
         /**
+         * SetNote
+         * @description Write down what is worth remembering about the study.
+         */
+        SetNote: {
+            /** Note */
+            note: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_note";
+        };
+        /**
          * SetPlacement
          * @description Share out the free space on the sheet.
          */
@@ -3183,9 +3246,13 @@ export interface components {
         };
         /**
          * Wall
-         * @description All studies, last changed first.
+         * @description All studies, last changed first; those that can't be read; those taken down.
          */
         Wall: {
+            /** Broken */
+            broken: components["schemas"]["BrokenCard"][];
+            /** Down */
+            down: components["schemas"]["DownCard"][];
             /** Studies */
             studies: components["schemas"]["StudyCard"][];
         };
@@ -4074,6 +4141,64 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bench"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    copyStudy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -119,7 +119,8 @@ class OddChanges(DoorCase):
         self.assertEqual(full.status_code, 201, full.text[:300])
         one = {"type": "add_landmark", "name": "Spout", "tier": 1, "rough": [0, 0]}
         self.refused(self.change(one, study=full.json["id"]), "landmarks")
-        self.assertEqual(len(self.all_readable()["studies"]), 2)
+        wall = self.client.get("/api/v1/studies").json
+        self.assertEqual((len(wall["studies"]), wall["broken"]), (2, []))
 
     def test_a_token_stands_for_one_change_only(self):
         one, other = ({"type": "set_title", "title": name} for name in ("One", "Other"))
@@ -209,6 +210,24 @@ class Foreign(DoorCase):
         for host, status in (("192.0.2.7:8765", 200), ("elsewhere.test", 403)):
             answer = self.client.get("/api/v1/studies", headers={"Host": host})
             self.assertEqual(answer.status_code, status, host)
+
+
+class FullDisk(DoorCase):
+    def test_it_is_said_and_reading_goes_on(self):
+        engine = self.app.extensions["zirkel_store"]._engine
+        with engine.connect() as connection:
+            pages = connection.exec_driver_sql("PRAGMA page_count").scalar()
+            connection.exec_driver_sql(f"PRAGMA max_page_count = {pages}")
+        note = {"type": "set_title", "title": "x" * 200}
+        answers = [self.change({**note, "title": f"{i:0200}"}) for i in range(60)]
+        full = [each for each in answers if each.status_code != 200]
+        self.assertTrue(full)
+        self.assertEqual({each.status_code for each in full}, {507})
+        self.assertIn("The disk is full", full[0].json["detail"])
+        kept = self.client.get(f"/api/v1/studies/{self.id}")
+        self.assertEqual(kept.status_code, 200)
+        last = max(i for i, each in enumerate(answers) if each.status_code == 200)
+        self.assertEqual(kept.json["title"], f"{last:0200}")
 
 
 class CannotBeRead(DoorCase):

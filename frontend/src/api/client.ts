@@ -117,6 +117,8 @@ export const api = {
     told(
       client.PUT("/api/v1/studies/{study_id}/removed", { params: of(id), body: { removed } }),
     ) as Promise<unknown>,
+  copy: (id: number) =>
+    told(client.POST("/api/v1/studies/{study_id}/copy", { params: of(id) })) as Promise<Bench>,
   addScene: (file: Blob) => told(client.POST("/api/v1/scenes", bytes(file) as never)),
   beginFromScene: (scene: string) =>
     told(client.POST("/api/v1/studies/from-scene", { body: { scene } })) as Promise<Bench>,

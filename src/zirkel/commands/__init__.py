@@ -22,6 +22,7 @@ from zirkel.commands.settings import (
     SetFrame,
     SetLengths,
     SetMethod,
+    SetNote,
     SetPlacement,
     SetSheet,
     SetTitle,
@@ -59,6 +60,7 @@ AnyChange = Annotated[
     | RemoveShape
     | SetTitle
     | SetMethod
+    | SetNote
     | SetSheet
     | SetUnit
     | SetUnitSize

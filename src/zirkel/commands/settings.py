@@ -13,7 +13,7 @@ from zirkel.core.sightings import KINDS
 from zirkel.core.study import Study
 from zirkel.core.subject.sight import sight_size_of
 from zirkel.store.store import Stored
-from zirkel.studyfile.entries import Finite, Millimetres, Name, Text
+from zirkel.studyfile.entries import Finite, Millimetres, Name, Note, Text
 from zirkel.studyfile.references import check_references
 from zirkel.studyfile.schema import FileFrame, FileKeptFrame, FilePlacement, FileSheet, FileUnit
 
@@ -31,6 +31,21 @@ class SetTitle(Change):
     def label(self, before: Study, after: Study) -> str:
         """The title it had."""
         return f"Rename from {before.title}"
+
+
+class SetNote(Change):
+    """Write down what is worth remembering about the study."""
+
+    type: Literal["set_note"] = "set_note"
+    note: Note
+
+    def made(self, study: Study) -> Study:
+        """The study with that note; none where it is empty."""
+        return replace(study, note=self.note.strip() or None)
+
+    def label(self, before: Study, after: Study) -> str:
+        """That it was written."""
+        return "Write a note" if after.note else "Remove the note"
 
 
 class SetMethod(Change):

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from dataclasses import replace
 
 import numpy as np
 
@@ -15,6 +16,9 @@ from zirkel.errors import Unreadable
 from zirkel.store.store import Store, Stored
 from zirkel.studyfile.read import read_study, write_study
 from zirkel.studyfile.schema import StudyFile, study_to_core
+
+LONGEST_TITLE = 190
+"""Characters of a title that leave room for “copy”."""
 
 TAPPED = 4
 """Seed of the roughness with which a scene's thumbnail is tapped."""
@@ -43,6 +47,12 @@ def _sheet_for(scene: Scene) -> Sheet:
 def import_study(store: Store, data: bytes) -> Stored:
     """Keep a new study from a study file's bytes; BadInput says what is wrong with them."""
     return store.create(read_study(data))
+
+
+def copy_study(store: Store, study_id: int) -> Stored:
+    """Keep another study with all that is in this one, and a history of its own."""
+    study = store.get(study_id).study
+    return store.create(replace(study, title=f"{study.title[:LONGEST_TITLE]}, copy"))
 
 
 def export_study(store: Store, study_id: int) -> tuple[str, bytes]:

@@ -34,7 +34,7 @@ from zirkel.studyfile.read import prove
 from zirkel.studyfile.references import check_references
 from zirkel.studyfile.schema import FORMAT, VERSION, StudyFile, study_to_core
 
-KEPT_WORKED = 150_000_000
+KEPT_WORKED = 250_000_000
 """Bytes that the studies worked out last may take together, as far as they can be estimated."""
 
 MATRICES, LEAST_KEPT = 6, 200_000
@@ -73,6 +73,15 @@ class Broken:
     changed_at: datetime
     undo: str | None
     redo: str | None
+
+
+@dataclass(frozen=True, slots=True)
+class TakenDown:
+    """A study that was taken off the wall; nothing of it is lost."""
+
+    id: int
+    title: str
+    at: datetime
 
 
 def _kept_bytes(worked: Worked) -> int:
@@ -115,6 +124,16 @@ class Store:
             )
             found = [self._stored_or_broken(session, row) for row in rows.all()]
         return [self._remember(each) if isinstance(each, Stored) else each for each in found]
+
+    def taken_down(self) -> list[TakenDown]:
+        """Studies that were taken off the wall, last taken first."""
+        with self._session(writes=False) as session, session.begin():
+            rows = session.scalars(
+                select(StudyRow)
+                .where(StudyRow.deleted_at.is_not(None))
+                .order_by(StudyRow.deleted_at.desc(), StudyRow.id.desc())
+            )
+            return [TakenDown(row.id, row.title, row.deleted_at) for row in rows if row.deleted_at]
 
     def get(self, study_id: int) -> Stored:
         """One study; NotFound if there is none."""

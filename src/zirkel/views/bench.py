@@ -164,6 +164,7 @@ class Bench(BaseModel):
     id: int
     version: int
     title: str
+    note: str | None
     method: str
     demo: bool
     changed_at: datetime
@@ -204,6 +205,7 @@ def bench_of(stored: Stored) -> Bench:
         id=stored.id,
         version=stored.version,
         title=study.title,
+        note=study.note,
         method=study.method,
         demo=stored.demo is not None,
         changed_at=stored.changed_at,

@@ -44,11 +44,20 @@ class BrokenCard(BaseModel):
     undo: str | None
 
 
+class DownCard(BaseModel):
+    """A study that was taken off the wall and can be hung up again."""
+
+    id: int
+    title: str
+    at: datetime
+
+
 class Wall(BaseModel):
-    """All studies, last changed first, and those that can't be read."""
+    """All studies, last changed first; those that can't be read; those taken down."""
 
     studies: list[StudyCard]
     broken: list[BrokenCard]
+    down: list[DownCard]
 
 
 def wall(store: Store) -> Wall:
@@ -63,6 +72,7 @@ def wall(store: Store) -> Wall:
             for each in found
             if isinstance(each, Broken)
         ],
+        down=[DownCard(id=each.id, title=each.title, at=each.at) for each in store.taken_down()],
     )
 
 

@@ -1,48 +1,31 @@
 // The wall: every study pinned up with its block-in as it stands.
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import { ApiError, api } from "../../api/client";
-import { queries } from "../../api/queries";
 import type { StudyCard } from "../../api/types";
 import { download } from "../../shared/download";
 import { FilePicker } from "../../shared/FilePicker";
 import { CardPicture } from "./CardPicture";
 import { ImportTrouble } from "./ImportTrouble";
+import { Broken, Down } from "./OffTheWall";
 import styles from "./StudyWall.module.css";
+import { useWall } from "./useWall";
 
 export function StudyWall() {
-  const client = useQueryClient();
-  const navigate = useNavigate();
   const { message } = App.useApp();
-  const wall = useQuery(queries.wall());
-  const load = useMutation({
-    mutationFn: (file: File) => api.importFile(file),
-    onSuccess: (bench) => {
-      client.setQueryData(["bench", bench.id], bench);
-      client.invalidateQueries({ queryKey: ["wall"] });
-      navigate(`/studies/${bench.id}`);
-    },
-  });
-  const remove = useMutation({
-    mutationFn: ({ id, removed }: { id: number; removed: boolean }) => api.remove(id, removed),
-    onSuccess: (_, { id, removed }) => {
-      client.invalidateQueries({ queryKey: ["wall"] });
-      if (removed) {
-        message.open({
-          duration: 8,
-          content: (
-            <>
-              Taken off the wall.{" "}
-              <Button size="small" onClick={() => remove.mutate({ id, removed: false })}>
-                Hang it up again
-              </Button>
-            </>
-          ),
-        });
-      }
-    },
-  });
+  const { wall, load, copy, back, remove, failed } = useWall((id) =>
+    message.open({
+      duration: 8,
+      content: (
+        <>
+          Taken off the wall.{" "}
+          <Button size="small" onClick={() => remove.mutate({ id, removed: false })}>
+            Hang it up again
+          </Button>
+        </>
+      ),
+    }),
+  );
   const studies = wall.data?.studies ?? [];
   return (
     <main className={styles.wall}>
@@ -68,11 +51,20 @@ export function StudyWall() {
       {load.error instanceof ApiError && (
         <ImportTrouble problem={load.error.problem} onClose={load.reset} />
       )}
-      {wall.error && (
-        <p role="alert" className={styles.empty}>
-          {wall.error.message}
+      {failed && (
+        <p role="alert" className={styles.trouble}>
+          This was not done. {failed.message}
         </p>
       )}
+      {wall.error && (
+        <div role="alert" className={styles.empty}>
+          <p>{wall.error.message}</p>
+          <Button size="large" onClick={() => wall.refetch()}>
+            Try again
+          </Button>
+        </div>
+      )}
+      <Broken cards={wall.data?.broken ?? []} onBack={back.mutate} />
       {wall.data && studies.length === 0 && (
         <p className={styles.empty}>
           Nothing hangs here yet. Begin with <b>New study</b>: name it, choose the sheet, tap where
@@ -84,15 +76,19 @@ export function StudyWall() {
           <Card
             key={each.id}
             card={each}
+            onCopy={() => copy.mutate(each.id)}
             onRemove={() => remove.mutate({ id: each.id, removed: true })}
           />
         ))}
       </ul>
+      <Down cards={wall.data?.down ?? []} onHang={(id) => remove.mutate({ id, removed: false })} />
     </main>
   );
 }
 
-function Card({ card, onRemove }: { card: StudyCard; onRemove: () => void }) {
+type CardProps = { card: StudyCard; onCopy: () => void; onRemove: () => void };
+
+function Card({ card, onCopy, onRemove }: CardProps) {
   return (
     <li className={styles.card}>
       <Link to={`/studies/${card.id}`} className={styles.open}>
@@ -110,6 +106,14 @@ function Card({ card, onRemove }: { card: StudyCard; onRemove: () => void }) {
           aria-label={`Save ${card.title} as a file`}
         >
           Save as file
+        </Button>
+        <Button
+          size="middle"
+          type="text"
+          onClick={onCopy}
+          aria-label={`Make a copy of ${card.title}`}
+        >
+          Copy
         </Button>
         <Button
           size="middle"

@@ -35,6 +35,9 @@ THUMBNAIL_SIGMA = 1.0
 TAP, TAP_MM = 0.12, 15.0
 """How far off a landmark is usually tapped, in units and where readings are millimetres."""
 
+NEAREST = 150
+"""Landmarks nearest to each that are paired with it, in a drawing that has more."""
+
 TIED_SHARE = 1e-6
 """Share of the loose directions below which a landmark is held against one of them."""
 
@@ -94,7 +97,7 @@ def all_candidates(adjusted: Adjustment, unseen: Collection[str] = ()) -> Candid
     """Every doable reading over a pair of landmarks that has not been taken already; none of those
     that can't be seen from where the artist stands."""
     net = adjusted.network
-    first, second = np.triu_indices(len(net.ids), 1)
+    first, second = _pairs(adjusted.places)
     hidden = np.isin(net.ids, list(unseen))
     clear = np.flatnonzero(~(hidden[first] | hidden[second]))
     first, second = first[clear], second[clear]
@@ -126,6 +129,20 @@ def all_candidates(adjusted: Adjustment, unseen: Collection[str] = ()) -> Candid
         np.concatenate(numbers),
         tuple(sorts),
     )
+
+
+def _pairs(places: Array) -> tuple[Indices, Indices]:
+    """Pairs of landmarks, i < j: all of them, or where there are very many, those of each with the
+    landmarks nearest to it, as what lies far across is not sighted from there."""
+    n = len(places)
+    if n <= NEAREST:
+        return np.triu_indices(n, 1)
+    apart = ((places[:, None, :] - places[None, :, :]) ** 2).sum(axis=2)
+    near = np.zeros((n, n), dtype=bool)
+    rows = np.arange(n)[:, None]
+    near[rows, np.argpartition(apart, NEAREST, axis=1)[:, :NEAREST]] = True
+    first, second = np.nonzero(np.triu(near | near.T, 1))
+    return first, second
 
 
 def _apart_sd(adjusted: Adjustment, first: Indices, second: Indices) -> Array:

@@ -4,7 +4,13 @@ from __future__ import annotations
 
 from flask import Response
 
-from zirkel.commands.studies import begin_from_scene, export_study, import_study, make_study
+from zirkel.commands.studies import (
+    begin_from_scene,
+    copy_study,
+    export_study,
+    import_study,
+    make_study,
+)
 from zirkel.studyfile.schema import StudyFile
 from zirkel.views.bench import Bench
 from zirkel.views.wall import Wall, wall
@@ -38,6 +44,12 @@ def post_from_scene(body: SceneChoice) -> Response:
 def post_import() -> Response:
     """Keep a new study from the bytes of a study file, sent as the request's body."""
     return bench_reply(import_study(store(), body_as("application/json")), 201)
+
+
+@routes.post("/studies/<int:study_id>/copy", responses={"201": Bench}, operation_id="copyStudy")
+def post_copy(path: StudyPath) -> Response:
+    """Keep another study with all that is in this one."""
+    return bench_reply(copy_study(store(), path.study_id), 201)
 
 
 @routes.get("/studies/<int:study_id>/file", operation_id="exportStudy")

@@ -37,6 +37,7 @@ export function Setup({ bench, onChange }: Props) {
           onChange={(chosen) => make({ type: "set_sheet", sheet: chosen })}
         />
       </section>
+      <Note key={`note ${bench.note}`} bench={bench} make={make} />
       <Trust bench={bench} make={make} />
       <Landmarks bench={bench} make={make} />
       <Shapes bench={bench} make={make} />
@@ -63,6 +64,29 @@ function Title({ bench, make }: Part) {
         onChange={(e) => setTitle(e.target.value)}
         onBlur={keep}
         onPressEnter={keep}
+      />
+    </section>
+  );
+}
+
+function Note({ bench, make }: Part) {
+  const [note, setNote] = useState(bench.note ?? "");
+  const keep = () => {
+    if (note.trim() !== (bench.note ?? "")) {
+      make({ type: "set_note", note });
+    }
+  };
+  return (
+    <section>
+      <h2>Note</h2>
+      <Input.TextArea
+        aria-label="Note on this study"
+        value={note}
+        maxLength={4000}
+        autoSize={{ minRows: 2, maxRows: 8 }}
+        placeholder="Light, pose, what to look at next time…"
+        onChange={(e) => setNote(e.target.value)}
+        onBlur={keep}
       />
     </section>
   );

@@ -17,8 +17,11 @@ CLOSE_ENOUGH = 0.06
 
 @dataclass(frozen=True, slots=True)
 class View:
-    """The solved drawing: places (n, 2), covariance (2n, 2n), edges that mean something (m, 2)."""
+    """What is looked at of the solved drawing: landmarks by id (n), the share of each by its tier
+    (n,), places (n, 2), covariance (2n, 2n), edges that mean something (m, 2)."""
 
+    ids: tuple[str, ...]
+    share: Array
     places: Array
     covariance: Array
     edges: Indices

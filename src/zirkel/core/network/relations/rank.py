@@ -45,6 +45,11 @@ HAND = 0.02
 """How exactly a hand can place what is said, in units or as a share."""
 
 TIER_SHARE = {1: 1.0, 2: 0.7, 3: 0.45}
+MOST_LOOKED_AT, MOST_EDGES = 120, 400
+"""Landmarks, and pairs of them whose distance means something, among which relations are looked
+for; the large shapes first. A drawing that has more is still begun by the simple relations among
+its large shapes, and looking for all would take time and memory by the cube of their number."""
+
 SHORT_LIST = 600
 """Candidates that are compared with one another."""
 
@@ -122,27 +127,40 @@ def find_relations(
     firm = np.linalg.eigvalsh(place_looseness(adjusted))[:, 1] < LOOSE_SHARE
     firm &= ~np.isin(net.ids, list(shaky))
     view = _view(adjusted, firm, unit_mm)
-    candidates = _holding(adjusted, view)
+    candidates = _holding(view)
     chosen = _one_of_each(candidates, view.covariance, count)
     return Found(
         relations=tuple(
-            _relation(net.ids, candidates, index, number) for number, index in enumerate(chosen)
+            _relation(view.ids, candidates, index, number) for number, index in enumerate(chosen)
         ),
-        plumbs=_lines(adjusted, view, 0),
-        levels=_lines(adjusted, view, 1),
+        plumbs=_lines(view, 0),
+        levels=_lines(view, 1),
     )
 
 
 def _view(adjusted: Adjustment, firm: Flags, unit_mm: float | None) -> View:
     net = adjusted.network
-    n = len(net.ids)
-    covariance = prior_cofactor(adjusted)[: 2 * n, : 2 * n]
+    tiers = np.array([each.tier for each in net.study.landmarks])
+    seen = np.sort(np.lexsort((np.arange(len(tiers)), tiers, ~firm))[:MOST_LOOKED_AT])
+    number = np.full(len(tiers), -1)
+    number[seen] = np.arange(len(seen))
+    coordinates = (2 * seen[:, None] + np.arange(2)).ravel()
+    covariance = prior_cofactor(adjusted)[np.ix_(coordinates, coordinates)]
     extent = float(np.ptp(adjusted.places, axis=0).max()) or 1.0
     mm = 1.0 if net.in_mm else unit_mm
     pencil = CLOSE_ENOUGH if mm is None else min(PENCIL_MM / mm, CLOSE_ENOUGH)
     edges = _edges(net.study, net.index)
-    edges = edges[firm[edges].all(axis=1)] if len(edges) else edges
-    return View(adjusted.places, covariance, edges, extent, firm, pencil)
+    edges = edges[(firm[edges] & (number[edges] >= 0)).all(axis=1)] if len(edges) else edges
+    return View(
+        tuple(net.ids[each] for each in seen),
+        np.array([TIER_SHARE[each] for each in tiers[seen].tolist()]),
+        adjusted.places[seen],
+        covariance,
+        number[edges][:MOST_EDGES],
+        extent,
+        firm[seen],
+        pencil,
+    )
 
 
 def _edges(study: Study, index: dict[str, int]) -> Any:
@@ -166,8 +184,7 @@ def _edges(study: Study, index: dict[str, int]) -> Any:
     return np.array(sorted(found), dtype=np.intp).reshape(-1, 2)
 
 
-def _holding(adjusted: Adjustment, view: View) -> _Candidates:
-    tiers = np.array([TIER_SHARE[each.tier] for each in adjusted.network.study.landmarks])
+def _holding(view: View) -> _Candidates:
     source: list[tuple[Batch, int]] = []
     offs, sds, worths, rows = [], [], [], []
     for finder in FINDERS:
@@ -176,7 +193,7 @@ def _holding(adjusted: Adjustment, view: View) -> _Candidates:
             if not len(batch.where):
                 continue
             off, sd, by_place = _measured(batch, view)
-            worth = _worth(batch, view, off, sd, tiers[batch.where].mean(axis=1))
+            worth = _worth(batch, view, off, sd, view.share[batch.where].mean(axis=1))
             keep = np.flatnonzero(_holds(batch, view, off, sd) & (sd > 1e-9))
             keep = keep[np.argsort(-worth[keep])[:SHORT_LIST]]
             source += [(batch, int(each)) for each in keep]
@@ -289,13 +306,13 @@ def _as_sighting(batch: Batch, row: int, ids: Sequence[str], name: str) -> Sight
     return batch.kind(**fields)
 
 
-def _lines(adjusted: Adjustment, view: View, axis: int) -> tuple[Line, ...]:
+def _lines(view: View, axis: int) -> tuple[Line, ...]:
     """The best plumb (axis 0) or level (axis 1) lines, best first and well apart. What a line is
     said to go through lies on it within what a pencil line shows."""
     at = view.places[:, axis]
     sd = np.sqrt(view.covariance.diagonal()[axis::2])
     known = (sd < 0.5) & view.firm
-    weight = np.array([TIER_SHARE[each.tier] for each in adjusted.network.study.landmarks])
+    weight = view.share
     width = min(LINE_WIDTH, view.pencil)
     rated = []
     for centre in at[known]:
@@ -309,6 +326,6 @@ def _lines(adjusted: Adjustment, view: View, axis: int) -> tuple[Line, ...]:
     chosen: list[Line] = []
     for _, middle, on, reach in sorted(rated, key=lambda each: -each[0]):
         if len(chosen) < LINES and all(abs(middle - each.at) > LINES_APART for each in chosen):
-            through = tuple(adjusted.network.ids[i] for i in np.flatnonzero(on))
+            through = tuple(view.ids[i] for i in np.flatnonzero(on))
             chosen.append(Line(middle, through, reach))
     return tuple(chosen)

@@ -49,6 +49,12 @@ SECOND_STEP = 0.3
 LOOKED_AT = 6
 """Landmarks of each sort that are looked at again after every placing."""
 
+MOST_STARTS = 60
+"""Landmarks placed before that are looked at as starting points."""
+
+MANY = 150
+"""Landmarks beyond which fewer are looked at, and looked at again."""
+
 SHORT_LIST = 26
 """Lines of which all pairs are compared."""
 
@@ -144,7 +150,8 @@ def make_recipe(
     said = np.round(first / step_mm) * step_mm
     way = Way(unit_mm, step_mm)
     placed, names = [said], [anchor]
-    covariance = np.eye(2) * STEP_MM**2
+    room = np.zeros((2 * len(marks), 2 * len(marks)))
+    room[:2, :2] = np.eye(2) * STEP_MM**2
     made = [
         Construction(
             anchor,
@@ -157,20 +164,24 @@ def make_recipe(
     ]
     left = [name for name in marks if name != anchor]
     places = {name: np.array(marks[name], dtype=float) for name in marks}
+    starts = MOST_STARTS if len(marks) <= MANY else MOST_STARTS // 3
     choices: dict[str, _Choice] = {}
     while left:
+        covariance = room[: 2 * len(placed), : 2 * len(placed)]
+        stand = np.array(placed)
         tier = min(tiers[name] for name in left)
         waiting = [name for name in left if tiers[name] == tier]
         for each in _worth_another_look(waiting, choices, places, placed[-1]):
-            choices[each] = _best(places[each], np.array(placed), covariance, way, manners, squares)
+            choices[each] = _best_from_some(
+                places[each], stand, covariance, way, manners, squares, starts
+            )
         name = min(waiting, key=lambda each: choices[each].trouble)
         chosen = choices.pop(name)
-        covariance = _grown(covariance, _widened(chosen, len(covariance)))
+        own = _grow(room, chosen, 2 * len(placed))
         place = np.array(marks[name]) + chosen.bias
         placed.append(place)
         names.append(name)
         left.remove(name)
-        own = covariance[-2:, -2:]
         made.append(
             Construction(
                 name,
@@ -189,17 +200,12 @@ def _worth_another_look(
 ) -> list[str]:
     """Of the landmarks still to be placed, those never looked at, those that are least trouble so
     far, and those nearest to the landmark placed last: for the others little has changed."""
+    count = LOOKED_AT if len(places) <= MANY else LOOKED_AT // 3
     new = [name for name in waiting if name not in choices]
     old = [name for name in waiting if name in choices]
-    easy = sorted(old, key=lambda name: choices[name].trouble)[:LOOKED_AT]
-    near = sorted(old, key=lambda name: float(np.hypot(*(places[name] - last))))[:LOOKED_AT]
+    easy = sorted(old, key=lambda name: choices[name].trouble)[:count]
+    near = sorted(old, key=lambda name: float(np.hypot(*(places[name] - last))))[:count]
     return list(dict.fromkeys([*new, *easy, *near]))
-
-
-def _widened(chosen: _Choice, size: int) -> _Choice:
-    """The choice with no weight on what has been placed since it was made."""
-    missing = size - chosen.weights.shape[1]
-    return replace(chosen, weights=np.pad(chosen.weights, ((0, 0), (0, missing))))
 
 
 def _central(marks: Mapping[str, Sequence[float]], tiers: Mapping[str, int]) -> str:
@@ -222,11 +228,45 @@ def _named(chosen: _Choice, names: Sequence[str]) -> tuple[Step, ...]:
     )
 
 
-def _grown(covariance: Array, chosen: _Choice) -> Array:
-    """The joint covariance with one landmark more."""
-    reach = chosen.weights @ covariance
-    own = reach @ chosen.weights.T + chosen.noise
-    return np.block([[covariance, reach.T], [reach, own]])
+def _grow(room: Array, chosen: _Choice, size: int) -> Array:
+    """Write one landmark more into the joint covariance, which fills the first `size` coordinates
+    of its room; answers the landmark's own covariance (2, 2)."""
+    used = np.flatnonzero(chosen.weights.any(axis=0))
+    weights = chosen.weights[:, used]
+    reach = weights @ room[used, :size]
+    own: Array = reach[:, used] @ weights.T + chosen.noise
+    room[size : size + 2, :size] = reach
+    room[:size, size : size + 2] = reach.T
+    room[size : size + 2, size : size + 2] = own
+    return own
+
+
+def _best_from_some(
+    target: Array,
+    placed: Array,
+    covariance: Array,
+    way: Way,
+    manners: frozenset[str],
+    squares: Squares | None,
+    starts: int,
+) -> _Choice:
+    """The best way from the landmarks placed first, which are the surest, and from those nearest:
+    of all, in a drawing that doesn't have very many."""
+    m = len(placed)
+    if m <= starts:
+        return _best(target, placed, covariance, way, manners, squares)
+    away = np.hypot(*(placed - target).T)
+    away[: starts // 3] = 0.0
+    some = np.sort(np.argsort(away, kind="stable")[:starts])
+    columns = (2 * some[:, None] + np.arange(2)).ravel()
+    found = _best(target, placed[some], covariance[np.ix_(columns, columns)], way, manners, squares)
+    weights = np.zeros((2, 2 * m))
+    weights[:, columns] = found.weights
+    steps = tuple(
+        (manner, tuple(int(some[each]) for each in via), value, units)
+        for manner, via, value, units in found.steps
+    )
+    return replace(found, steps=steps, weights=weights)
 
 
 def _best(
