@@ -625,6 +625,7 @@ export interface components {
             current_take: string;
             /** Demo */
             demo: boolean;
+            did: components["schemas"]["BenchDid"] | null;
             /** Doubts */
             doubts: components["schemas"]["BenchDoubt"][];
             /** Id */
@@ -658,6 +659,16 @@ export interface components {
             variance_factor: number | null;
             /** Version */
             version: number;
+        };
+        /**
+         * BenchDid
+         * @description What the last reading has done, in words; `bad` if it contradicts others.
+         */
+        BenchDid: {
+            /** Bad */
+            bad: boolean;
+            /** Text */
+            text: string;
         };
         /**
          * BenchDoubt

@@ -17,7 +17,6 @@ from zirkel.demo.generate import FOLDER
 from zirkel.paper import PAPERS
 from zirkel.store.store import Store
 from zirkel.views.bench import open_bench
-from zirkel.views.letters import short_letters
 from zirkel.views.prompts import open_prompts, open_relations, open_trust
 from zirkel.views.recipe import open_recipe
 from zirkel.views.reveal import reveal
@@ -181,18 +180,6 @@ class Views(unittest.TestCase):
             self.assertEqual((sum(told), len(told)), (shown.inside, shown.judged))
             inside, judged = inside + shown.inside, judged + shown.judged
         self.assertGreater(inside / judged, 0.8)
-
-
-class Letters(unittest.TestCase):
-    def test_every_landmark_has_its_own_and_none_begins_another(self):
-        names = {f"l{i}": name for i, name in enumerate(
-            ("Can, rim left", "Can, rim right", "Pot, rim left", "Pot", "Spout", "Ω", "3rd step")
-        )}  # fmt: skip
-        letters = short_letters(names)
-        self.assertEqual(set(letters), set(names))
-        self.assertEqual(len(set(letters.values())), len(names))
-        for each in letters.values():
-            self.assertRegex(each, r"^[^\W\d_]+\d*$|^\w+$")
 
 
 if __name__ == "__main__":

@@ -1,19 +1,35 @@
 // The choice when a study was changed elsewhere meanwhile.
-import { Button, Modal } from "antd";
+import { App, Button, Modal } from "antd";
+import { useState } from "react";
 import type { StudyHandle } from "./useStudy";
 
 export function StaleDialog({ study }: { study: StudyHandle }) {
-  const what = study.stale?.kind === "change" ? "Your change" : "This step back or forward";
+  const { message } = App.useApp();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const what = study.stale?.request.kind === "change" ? "Your change" : "This step back or forward";
+  const insist = async () => {
+    try {
+      await study.insist();
+      setTrouble(null);
+      message.success("Yours was made on top of theirs.");
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : String(error));
+    }
+  };
+  const giveWay = () => {
+    setTrouble(null);
+    study.giveWay();
+  };
   return (
     <Modal
       open={study.stale !== null}
       title="Changed elsewhere meanwhile"
-      onCancel={study.giveWay}
+      onCancel={giveWay}
       footer={[
-        <Button key="away" onClick={study.giveWay}>
+        <Button key="away" onClick={giveWay}>
           Leave mine out
         </Button>,
-        <Button key="on" type="primary" onClick={() => study.insist().catch(() => undefined)}>
+        <Button key="on" type="primary" onClick={insist}>
           Make mine on top
         </Button>,
       ]}
@@ -22,6 +38,7 @@ export function StaleDialog({ study }: { study: StudyHandle }) {
         Someone, perhaps you on another tablet, changed this study since you last saw it. The bench
         now shows their state. {what} has not been made yet: nothing is lost either way.
       </p>
+      {trouble && <p role="alert">It could not be made: {trouble}</p>}
     </Modal>
   );
 }

@@ -8,6 +8,13 @@ import type { Bench, Change } from "../api/types";
 type Request = { kind: "change"; change: Change } | { kind: "undo" } | { kind: "redo" };
 type Sent = Request & { version: number; token: string };
 
+/** A change refused because the study was changed elsewhere, until the artist decides. */
+type Refused = {
+  request: Request;
+  made: (bench: Bench) => void;
+  given: (error: unknown) => void;
+};
+
 export type StudyHandle = ReturnType<typeof useStudy>;
 
 const CONFLICT = 409;
@@ -15,7 +22,7 @@ const CONFLICT = 409;
 export function useStudy(id: number) {
   const client = useQueryClient();
   const bench = useQuery(queries.bench(id));
-  const [stale, setStale] = useState<Request | null>(null);
+  const [stale, setStale] = useState<Refused | null>(null);
   // Changes go one after the other, each based on what the one before led to.
   const queue = useRef<Promise<unknown>>(Promise.resolve());
 
@@ -41,24 +48,33 @@ export function useStudy(id: number) {
     onSuccess: keep,
   });
 
+  const send = useCallback(
+    (request: Request): Promise<Bench> => {
+      const version = client.getQueryData<Bench>(["bench", id])?.version ?? 1;
+      return mutation.mutateAsync({ ...request, version, token: newToken() });
+    },
+    [client, id, mutation.mutateAsync],
+  );
+
   const run = useCallback(
     (request: Request): Promise<Bench> => {
       const next = queue.current.then(async () => {
-        const version = client.getQueryData<Bench>(["bench", id])?.version ?? 1;
         try {
-          return await mutation.mutateAsync({ ...request, version, token: newToken() });
+          return await send(request);
         } catch (error) {
-          if (error instanceof ApiError && error.status === CONFLICT) {
-            setStale(request);
-            await client.refetchQueries({ queryKey: ["bench", id] });
+          if (!(error instanceof ApiError && error.status === CONFLICT)) {
+            throw error;
           }
-          throw error;
+          await client.refetchQueries({ queryKey: ["bench", id] });
+          return await new Promise<Bench>((made, reject) =>
+            setStale({ request, made, given: () => reject(error) }),
+          );
         }
       });
       queue.current = next.catch(() => undefined);
       return next;
     },
-    [client, id, mutation.mutateAsync],
+    [client, id, send],
   );
 
   return {
@@ -70,11 +86,16 @@ export function useStudy(id: number) {
     undo: useCallback(() => run({ kind: "undo" }), [run]),
     redo: useCallback(() => run({ kind: "redo" }), [run]),
     /** Make the refused change on top of what is stored now. */
-    insist: useCallback(() => {
-      const request = stale;
+    insist: useCallback(async () => {
+      if (stale) {
+        const bench = await send(stale.request);
+        setStale(null);
+        stale.made(bench);
+      }
+    }, [send, stale]),
+    giveWay: useCallback(() => {
+      stale?.given(null);
       setStale(null);
-      return request ? run(request) : Promise.resolve(undefined);
-    }, [run, stale]),
-    giveWay: useCallback(() => setStale(null), []),
+    }, [stale]),
   };
 }

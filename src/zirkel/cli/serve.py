@@ -14,9 +14,9 @@ from waitress import serve as serve_forever
 from zirkel.commands.lay_out_demo import lay_out_demo
 from zirkel.demo.generate import FOLDER as DEMO_FOLDER
 from zirkel.errors import BadInput
-from zirkel.pictures.prepare import MOST_BYTES
 from zirkel.store.store import Store
 from zirkel.web.app import WebConfig, create_app
+from zirkel.web.guard import MOST_BODY
 
 THREADS = 16
 """More than cores: a question about a heavy study holds one while it waits its turn."""
@@ -55,7 +55,7 @@ def serve(options: argparse.Namespace) -> None:
         connection_limit=MOST_CONNECTIONS,
         channel_timeout=IDLE_SECONDS,
         cleanup_interval=IDLE_SECONDS // 4,
-        max_request_body_size=MOST_BYTES,
+        max_request_body_size=MOST_BODY,
         max_request_header_size=64_000,
         asyncore_use_poll=True,
         ident=None,

@@ -117,6 +117,10 @@ def _read_row(number: int, row: Mapping[str | Any, Any]) -> Sighting:
             record[name] = ends
     if "sigma" in record:
         record["sigma"] = _number(number, "sigma", record["sigma"])
+    if _is_figure(record.get("degrees", "")):
+        # In a table, as in the file, a plain number of degrees is degrees; only a hand enters 2
+        # and means two o'clock.
+        record["degrees"] = float(record["degrees"])
     if "struck" in record:
         record["struck"] = record["struck"].lower() in ("true", "1", "yes")
     record.setdefault("id", f"row_{number}")
@@ -125,6 +129,13 @@ def _read_row(number: int, row: Mapping[str | Any, Any]) -> Sighting:
     except ValidationError as error:
         problem = said_plainly(error, record)
         raise BadInput(f"row {number}, {problem.field}", problem.problem) from error
+
+
+def _is_figure(text: str) -> bool:
+    try:
+        return math.isfinite(float(text))
+    except ValueError:
+        return False
 
 
 def _number(row: int, column: str, text: str) -> float:

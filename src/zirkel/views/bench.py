@@ -23,6 +23,7 @@ from zirkel.core.words.sightings import said
 from zirkel.core.worked import Worked
 from zirkel.store.store import Store, Stored
 from zirkel.studyfile.sightings import sighting_to_file
+from zirkel.views.did import say_what_it_did
 from zirkel.views.letters import short_letters
 from zirkel.views.subject import (
     BenchSubject,
@@ -148,6 +149,13 @@ class BenchSheet(BaseModel):
     off_sight_size: str | None
 
 
+class BenchDid(BaseModel):
+    """What the last reading has done, in words; `bad` if it contradicts others."""
+
+    text: str
+    bad: bool
+
+
 class BenchUnit(BaseModel):
     """The unit: two landmarks along a direction, or a length in mm from an origin."""
 
@@ -184,6 +192,8 @@ class Bench(BaseModel):
     variance_factor: float | None
     scatter: float
     """By how much all readings scatter more than believed; 1 where they do not."""
+    did: BenchDid | None
+    """What the change that this answers has done; None where nothing was read by it."""
     agreement: str | None
     """How well the readings agree on the whole, in words."""
 
@@ -193,8 +203,8 @@ def open_bench(store: Store, study_id: int) -> Bench:
     return bench_of(store.get(study_id))
 
 
-def bench_of(stored: Stored) -> Bench:
-    """Everything the bench shows of a stored study."""
+def bench_of(stored: Stored, before: Stored | None = None) -> Bench:
+    """Everything the bench shows of a stored study, after a change to what it was before."""
     study = stored.study
     worked = stored.worked
     solution, plan, words = worked.solution, worked.plan, worked.words
@@ -253,8 +263,16 @@ def bench_of(stored: Stored) -> Bench:
         variance_factor=solution.variance_factor,
         scatter=solution.scatter,
         agreement=worked.agreement,
+        did=_did(before, stored),
         inches=study.inches,
     )
+
+
+def _did(before: Stored | None, after: Stored) -> BenchDid | None:
+    if before is None or before.version == after.version:
+        return None
+    told = say_what_it_did(before.worked, after.worked)
+    return None if told is None else BenchDid(text=told[0], bad=told[1])
 
 
 def _reads(study: Study, words: Words, name: str) -> str:

@@ -68,9 +68,9 @@ def still_wanted(study_id: int, version: int | None) -> Iterator[None]:
         waiting.release()
 
 
-def bench_reply(stored: Stored, status: int = 200) -> Response:
-    """A study as the bench shows it, after a change."""
-    return as_json(bench_of(stored), status)
+def bench_reply(stored: Stored, status: int = 200, before: Stored | None = None) -> Response:
+    """A study as the bench shows it, after a change to what it was before."""
+    return as_json(bench_of(stored, before), status)
 
 
 def file_reply(data: bytes, kind: str, name: str) -> Response:

@@ -12,12 +12,16 @@ from ipaddress import ip_address
 
 from flask import Flask, request
 
+from zirkel.pictures.prepare import MOST_BYTES
 from zirkel.web.problems import Problem, Refused
 
 READS = ("GET", "HEAD", "OPTIONS")
 OWN_SITES = ("same-origin", "none")
 OWN_NAMES = ("localhost", "127.0.0.1", "[::1]")
 FORBIDDEN, WRONG_KIND = 403, 415
+
+MOST_BODY = MOST_BYTES
+"""No request has a larger body than a picture; what is larger is refused as it comes in."""
 
 
 def guard(app: Flask, host: str, network: bool) -> None:

@@ -19,7 +19,8 @@ import { type Held, useStick } from "./stick";
 
 export const SIDES = ["Next", "Readings", "Marks", "Set-up"] as const;
 export type Side = (typeof SIDES)[number];
-export type Message = { text: string; bad: boolean };
+/** What is said of the last reading; `again` lays one out again that could not be kept. */
+export type Message = { text: string; bad: boolean; failed?: boolean; again?: () => void };
 export type Room = ReturnType<typeof useBenchRoom>;
 
 export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) {
@@ -30,6 +31,13 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
   const [message, setMessage] = useState<Message | null>(null);
   const [revealed, setRevealed] = useState(false);
   const { state, put, fill } = pad;
+  // What was said of the last reading goes when the next is begun; what was wrong with one that is
+  // still on the pad, when it is gone.
+  const easel = search.get("easel") === "yes";
+  const begun = state.value !== "" || state.letters !== "" || (pad.touched && !easel);
+  useEffect(() => {
+    setMessage((old) => (!old || old.again || begun === (old.failed ?? false) ? old : null));
+  }, [begun]);
   const stick = useStick(bench, { held: pad.kind.held as Held, slots: state.slots, put, fill });
   const truth = useQuery({ ...queries.reveal(bench), enabled: revealed });
 
@@ -47,18 +55,27 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
   const told = (trouble: string | null) =>
     trouble !== null && setMessage({ text: trouble, bad: true });
   const next = usePrompts(bench);
-  const easel = search.get("easel") === "yes";
-  useLaidOut(easel ? next.prompt : undefined, pad.takeUp);
+  useLaidOut(easel ? next.prompt : undefined, pad.takeUp, state.value === "" && !state.letters);
 
+  // The pad is free for the next reading at once; what could not be kept comes back to it, or waits
+  // beside it if the next one has been begun.
   const keep = async () => {
     const type = state.editing ? "edit_sighting" : "take_sighting";
+    const sighting = pad.sighting();
+    const aside = pad.setAside();
     try {
-      const after = await study.change({ type, sighting: pad.sighting() } as Change);
-      setMessage(whatItDid(after, state.editing));
+      const after = await study.change({ type, sighting } as Change);
+      if (aside.untouched()) {
+        setMessage(after.did);
+      }
       next.begin();
-      pad.clear();
     } catch (error) {
-      told(error instanceof ApiError ? error.sentence : String(error));
+      const text = error instanceof ApiError ? error.sentence : String(error);
+      const waits = !aside.untouched();
+      setMessage({ text, bad: true, failed: true, again: waits ? aside.back : undefined });
+      if (!waits) {
+        aside.back();
+      }
     }
   };
   const walk = async (back: boolean) => {
@@ -98,21 +115,6 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
     back: () => walk(true),
     again: () => walk(false),
   };
-}
-
-/** What a reading just kept has to do with the others, as the network has it. */
-function whatItDid(after: Bench, editing: string | null): Message {
-  const reading = editing
-    ? after.readings.find((each) => each.id === editing)
-    : after.readings.at(-1);
-  const done = editing ? "Corrected" : "Kept";
-  const said: Record<string, string> = {
-    fits: `${done}. The others agree with it.`,
-    unchecked: `${done}. Nothing checks it yet.`,
-    doubted: `${done}, but it doesn't agree with the others.`,
-    struck: `${done}; it is struck.`,
-  };
-  return { text: said[reading?.state ?? ""] ?? `${done}.`, bad: reading?.state === "doubted" };
 }
 
 /** What to sight next, and which of the suggestions is shown. */
@@ -159,16 +161,17 @@ function asRelations(lines: Relations["lines"] | undefined): Relation[] {
   });
 }
 
-/** At the easel the pad is always laid out for what is asked: only the value is left to give. */
-function useLaidOut(prompt: Prompt | undefined, takeUp: (prompt: Prompt) => void) {
+/** At the easel the pad is laid out for what is asked, so that only the value is left to give; what
+ * is half entered stays. */
+function useLaidOut(prompt: Prompt | undefined, takeUp: (prompt: Prompt) => void, free: boolean) {
   const asked = prompt ? `${prompt.kind} ${prompt.start} ${prompt.end}` : null;
   const laidOut = useRef<string | null>(null);
   useEffect(() => {
-    if (asked !== laidOut.current) {
+    if (asked !== laidOut.current && free) {
       laidOut.current = asked;
       if (asked && prompt) {
         takeUp(prompt);
       }
     }
-  }, [asked, prompt, takeUp]);
+  }, [asked, prompt, takeUp, free]);
 }

@@ -1,7 +1,8 @@
 """Tilts as hours on a clock face or in degrees, clockwise from upright, undirected.
 
 Entered: "10 h", "10:30", "half past one", "quarter to 4", "4 o'clock", "45", "45°", "1 1/2 h".
-A bare number is degrees. Hours h stand at 30 h degrees; 10 o'clock and 4 o'clock are one tilt.
+A bare number up to 12 is an hour, beyond that degrees; degrees up to 12 need their sign ("8°").
+Hours h stand at 30 h degrees; 10 o'clock and 4 o'clock are one tilt.
 """
 
 from __future__ import annotations
@@ -36,8 +37,10 @@ def parse_tilt(text: str) -> float:
         entered = None
     if entered is None or entered.in_mm:
         raise ValueError(
-            f"“{text}” is not a tilt: write 10:30, 4 h, half past one, or degrees as 45"
+            f"“{text}” is not a tilt: write 10:30, 4 h, half past one, or degrees as 45°"
         )
+    if said[-1:].isdigit() and 0.0 <= entered.value <= 12.0:
+        return entered.value * DEGREES_PER_HOUR % 180.0
     if not -180.0 <= entered.value <= 360.0:
         raise ValueError(f"“{text}” degrees is more than a full turn: a tilt is from 0 to 180")
     return entered.value % 180.0

@@ -16,7 +16,9 @@ routes = blueprint("history", "Changes made to a study")
              operation_id="changeStudy")  # fmt: skip
 def post_change(path: StudyPath, body: ChangeRequest) -> Response:
     """Make one change."""
-    return bench_reply(change_study(store(), path.study_id, body.version, body.change, body.token))
+    before = store().get(path.study_id)
+    after = change_study(store(), path.study_id, body.version, body.change, body.token)
+    return bench_reply(after, before=before)
 
 
 @routes.post("/studies/<int:study_id>/undo", responses={"200": Bench}, operation_id="undoChange")

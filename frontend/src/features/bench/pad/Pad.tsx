@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { Bench } from "../../../api/types";
 import { Said } from "../../../shared/Said";
 import { KindSign } from "./KindSign";
+import { asMeant } from "./kinds";
 import styles from "./Pad.module.css";
 import { Slots } from "./Slots";
 import type { Pad as PadHandle } from "./usePad";
@@ -13,7 +14,7 @@ type Props = {
   bench: Bench;
   pad: PadHandle;
   /** What was wrong with the entry, or what was kept last. */
-  message: { text: string; bad: boolean } | null;
+  message: { text: string; bad: boolean; again?: () => void } | null;
   busy: boolean;
   onKeep: () => void;
 };
@@ -58,6 +59,11 @@ export function Pad({ bench, pad, message, busy, onKeep }: Props) {
         <p className={styles.how}>{kind.how}</p>
         <p role="status" className={message?.bad ? styles.bad : styles.good}>
           {message && <Said text={message.text} />}
+          {message?.again && (
+            <Button type="text" onClick={message.again}>
+              Lay it out again
+            </Button>
+          )}
         </p>
         <div className={styles.actions}>
           <Button type="primary" size="large" disabled={!pad.ready} loading={busy} onClick={onKeep}>
@@ -81,13 +87,13 @@ export function Pad({ bench, pad, message, busy, onKeep }: Props) {
 function Readout({ bench, pad }: { bench: Bench; pad: PadHandle }) {
   const { kind, state, side } = pad;
   const unit = bench.unit?.name ?? "unit";
-  const value = state.value.trim();
+  const value = asMeant(kind.sort, state.value);
   const many = value !== "" && value !== "1" && !/^\d+\/\d+$/.test(value) && unit !== "mm";
   const counted = `${value} ${unit}${many ? "s" : ""}`;
   const said: Record<string, string> = {
     count: value ? counted : `? ${unit}s`,
     tilt: value || "which hour?",
-    offset: value ? `${counted} ${side ?? ""}` : (kind.none ?? ""),
+    offset: value === "0" ? (kind.none ?? "") : value ? `${counted} ${side ?? ""}` : "how far?",
     fraction: value ? `${value} of the way` : "which part?",
     ratio: value ? `${value} times` : (kind.none ?? ""),
     none: kind.label,

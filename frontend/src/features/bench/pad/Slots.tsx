@@ -29,7 +29,10 @@ export function Slots({ bench, pad }: { bench: Bench; pad: Pad }) {
             <span className={chosen ? styles.chosen : styles.open}>
               {active && state.letters
                 ? `${state.letters}…`
-                : (chosen?.name ?? "tap, or type its letters")}
+                : (chosen?.name ??
+                  (active && state.nobody
+                    ? `nothing begins with “${state.nobody}”`
+                    : "tap, or type its letters"))}
             </span>
             {chosen && <kbd>{chosen.letters}</kbd>}
           </button>

@@ -2,6 +2,7 @@
 import { Arrow } from "../../../shared/Arrow";
 import { Said } from "../../../shared/Said";
 import { ClockFace, handFrom } from "./ClockFace";
+import { asMeant } from "./kinds";
 import type { Pad } from "./usePad";
 import styles from "./Values.module.css";
 
@@ -20,10 +21,29 @@ export function withKey(value: string, key: string): string {
   return `${whole}${key}${fraction ? ` ${fraction}` : ""}`;
 }
 
+/** The value with so many eighths more, as a whole and the shortest fraction. */
+export function withEighths(value: string, more: number): string {
+  const found = /^(?:(\d+)(?:\s+|$))?(?:(\d+)\/(1|2|4|8))?$/.exec(value.trim());
+  if (!found) {
+    return value;
+  }
+  const [, whole = "0", above = "0", below = "1"] = found;
+  let eighths = Number(whole) * 8 + (Number(above) * 8) / Number(below) + more;
+  const rest = Math.floor(eighths / 8);
+  eighths %= 8;
+  let parts = 8;
+  while (eighths > 0 && eighths % 2 === 0) {
+    eighths /= 2;
+    parts /= 2;
+  }
+  return [rest || "", eighths ? `${eighths}/${parts}` : ""].filter(Boolean).join(" ") || "0";
+}
+
 export function ValueKeys({ pad }: { pad: Pad }) {
   const { kind, state } = pad;
   const set = (value: string) => pad.set({ value, fresh: false });
   const value = state.fresh ? "" : state.value;
+  const nothing = kind.sort === "offset" ? "0" : "";
   if (kind.sort === "none") {
     return <p className={styles.nothing}>Nothing to count: keep it when it is so.</p>;
   }
@@ -31,10 +51,10 @@ export function ValueKeys({ pad }: { pad: Pad }) {
     <div className={styles.values}>
       {kind.sort === "tilt" ? (
         <>
-          <ClockFace degrees={handFrom(state.value)} onChange={set} />
+          <ClockFace degrees={handFrom(asMeant("tilt", state.value))} onChange={set} />
           <p className={styles.hint}>
-            Turn the hand, or type an hour as 1:30, or degrees as 45. Four and ten o'clock are one
-            tilt.
+            Turn the hand, or type an hour as 2 or 1:30, degrees as 45 or 8°. Four and ten o'clock
+            are one tilt.
           </p>
         </>
       ) : (
@@ -69,8 +89,8 @@ export function ValueKeys({ pad }: { pad: Pad }) {
               <button
                 type="button"
                 className={styles.word}
-                aria-pressed={state.value === ""}
-                onClick={() => set("")}
+                aria-pressed={state.value === nothing}
+                onClick={() => set(nothing)}
               >
                 {kind.none}
               </button>

@@ -72,7 +72,16 @@ export function sideOf(kind: PadKind, from: Place | undefined, to: Place | undef
   return kind.sides[ahead ? 0 : 1];
 }
 
-/** Offsets may be left empty (straight under), ratios too (equal), and some kinds have no value. */
+/** Ratios may be left empty (equal), and some kinds have no value; nothing else is ever assumed. */
 export function asksForValue(kind: PadKind): boolean {
-  return kind.sort !== "none" && kind.none === null;
+  return kind.sort !== "none" && kind.sort !== "ratio";
+}
+
+/** A value as it is meant by what was typed: an hour needs no colon, 130 is 1:30. */
+export function asMeant(sort: string, value: string): string {
+  const found = /^(\d{1,2})([0-5]\d)$/.exec(value.trim());
+  const [, hour = "", minutes = ""] = found ?? [];
+  return sort === "tilt" && found && Number(hour) <= 12 && Number(hour) > 0
+    ? `${hour}:${minutes}`
+    : value.trim();
 }

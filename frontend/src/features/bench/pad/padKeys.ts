@@ -2,6 +2,7 @@
 import type { PadKinds } from "../../../api/types";
 import type { Shortcut } from "../../../shared/useShortcuts";
 import type { Pad } from "./usePad";
+import { withEighths } from "./ValueKeys";
 
 export const padShortcuts = (kinds: PadKinds): readonly Shortcut[] => [
   { keys: "a – z", does: "Landmark by its letters; Space settles on one that is whole" },
@@ -9,7 +10,10 @@ export const padShortcuts = (kinds: PadKinds): readonly Shortcut[] => [
     keys: each.letter,
     does: `${each.label}, once the landmarks are set`,
   })),
-  { keys: "0 – 9 / . :", does: "The value: 1 3/8, 1.37, an hour as 1:30" },
+  { keys: ".", does: "The two landmarks of the last reading again" },
+  { keys: ",", does: "The unit's two ends" },
+  { keys: "0 – 9 / .", does: "The value: 1 3/8, 1.37; an hour as 2, 130 or 1:30; degrees as 45" },
+  { keys: "h q x", does: "A half, a quarter, an eighth more" },
   { keys: "Arrows", does: "Towards which side" },
   { keys: "Enter", does: "Keep the reading" },
   { keys: "Backspace", does: "Take back the last sign or landmark" },
@@ -30,6 +34,9 @@ const ARROW_KIND: Record<string, string> = {
   ArrowUp: "upright",
 };
 
+/** Eighths that a letter adds to the value. */
+const PARTS: Record<string, number> = { h: 4, q: 2, x: 1 };
+
 /** Answers whether the pad took the key. */
 export function padKey(pad: Pad, event: KeyboardEvent, keep: () => void): boolean {
   if (event.ctrlKey || event.metaKey || event.altKey) {
@@ -45,7 +52,11 @@ export function padKey(pad: Pad, event: KeyboardEvent, keep: () => void): boolea
   if (/^[a-z]$/i.test(key)) {
     return letter(pad, key.toLowerCase());
   }
-  if (/^[\d./:,]$/.test(key)) {
+  if ((key === "." || key === ",") && state.slots.every((each) => each === null)) {
+    pad.putPair(key === "." ? pad.lastPair : pad.unitPair);
+    return true;
+  }
+  if (/^[\d./:,°]$/.test(key)) {
     if (state.letters) {
       pad.settle();
     }
@@ -82,6 +93,11 @@ function letter(pad: Pad, key: string): boolean {
   const { state } = pad;
   if (!pad.filled) {
     pad.type(state.letters + key);
+    return true;
+  }
+  const part = PARTS[key];
+  if (part && pad.kind.sort !== "tilt" && pad.kind.sort !== "none") {
+    pad.set((old) => ({ value: withEighths(old.fresh ? "" : old.value, part), fresh: false }));
     return true;
   }
   const kind = pad.kinds.kinds.find((each) => each.letter === key);

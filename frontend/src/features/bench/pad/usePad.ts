@@ -1,7 +1,17 @@
 // The pad's state: landmarks in their slots, the kind, the value as typed or tapped. No DOM.
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useMemo, useRef } from "react";
 import type { Bench, PadKinds, Prompt, Sighting } from "../../../api/types";
-import { type Along, asksForValue, heldAs, type Place, padKind, sideOf, toSighting } from "./kinds";
+import {
+  type Along,
+  asksForValue,
+  asMeant,
+  heldAs,
+  type Place,
+  padKind,
+  sideOf,
+  toSighting,
+} from "./kinds";
+import { useKept } from "./useKept";
 
 export type PadState = {
   kind: string;
@@ -9,6 +19,8 @@ export type PadState = {
   active: number;
   /** Letters typed so far for the active slot. */
   letters: string;
+  /** What was typed that no landmark begins with. */
+  nobody: string | null;
   value: string;
   /** The value came from the reading being corrected: the next sign replaces it. */
   fresh: boolean;
@@ -24,6 +36,7 @@ const EMPTY: PadState = {
   slots: [null, null],
   active: 0,
   letters: "",
+  nobody: null,
   value: "",
   fresh: false,
   side: null,
@@ -35,7 +48,10 @@ const EMPTY: PadState = {
 export type Pad = ReturnType<typeof usePad>;
 
 export function usePad(bench: Bench, kinds: PadKinds) {
-  const [state, setState] = useState<PadState>(EMPTY);
+  const here = new Set(bench.landmarks.map((each) => each.id));
+  const [state, setState] = useKept<PadState>(`pad ${bench.id}`, EMPTY, (kept) =>
+    kept.slots.every((each) => each === null || here.has(each)),
+  );
   const kind = padKind(kinds, state.kind);
   const places = useMemo(
     () =>
@@ -66,7 +82,7 @@ export function usePad(bench: Bench, kinds: PadKinds) {
         };
       });
     },
-    [kinds],
+    [kinds, setState],
   );
 
   const choose = useCallback(
@@ -79,10 +95,11 @@ export function usePad(bench: Bench, kinds: PadKinds) {
         }
         slots[old.active] = landmark;
         const open = slots.indexOf(null);
-        return { ...old, slots, letters: "", active: open < 0 ? old.active : open, side: null };
+        const active = open < 0 ? old.active : open;
+        return { ...old, slots, letters: "", nobody: null, active, side: null };
       });
     },
-    [kinds],
+    [kinds, setState],
   );
 
   const type = useCallback(
@@ -92,10 +109,12 @@ export function usePad(bench: Bench, kinds: PadKinds) {
       if (only && possible.length === 1 && only.letters === letters) {
         choose(only.id);
       } else if (possible.length > 0 || letters === "") {
-        setState((old) => ({ ...old, letters }));
+        setState((old) => ({ ...old, letters, nobody: null }));
+      } else {
+        setState((old) => ({ ...old, letters: "", nobody: letters }));
       }
     },
-    [bench.landmarks, choose],
+    [bench.landmarks, choose, setState],
   );
 
   const settle = useCallback(() => {
@@ -111,7 +130,7 @@ export function usePad(bench: Bench, kinds: PadKinds) {
   const set = useCallback(
     (part: Partial<PadState> | ((old: PadState) => Partial<PadState>)) =>
       setState((old) => ({ ...old, ...(typeof part === "function" ? part(old) : part) })),
-    [],
+    [setState],
   );
   const clear = useCallback(
     () =>
@@ -122,7 +141,18 @@ export function usePad(bench: Bench, kinds: PadKinds) {
         kind: padKind(kinds, old.kind).slots.length === 2 ? old.kind : EMPTY.kind,
         take: old.take,
       })),
-    [kinds],
+    [kinds, setState],
+  );
+
+  /** Two landmarks at once, while none is chosen: those of the last reading, or the unit's. */
+  const putPair = useCallback(
+    (pair: readonly (string | null | undefined)[]) => {
+      const [from, to] = pair;
+      if (from && to) {
+        setState((old) => ({ ...old, slots: [from, to], active: 1, letters: "", nobody: null }));
+      }
+    },
+    [setState],
   );
 
   const takeUp = useCallback(
@@ -136,7 +166,7 @@ export function usePad(bench: Bench, kinds: PadKinds) {
         side: prompt.towards,
       }));
     },
-    [kinds],
+    [kinds, setState],
   );
 
   const correct = useCallback(
@@ -150,7 +180,7 @@ export function usePad(bench: Bench, kinds: PadKinds) {
         }));
       }
     },
-    [bench.readings, kinds],
+    [bench.readings, kinds, setState],
   );
 
   /** Lay an entry out on the pad, as a new reading to be looked at and kept. */
@@ -161,33 +191,48 @@ export function usePad(bench: Bench, kinds: PadKinds) {
         return { ...laid, value: value ?? laid.value, fresh: true };
       });
     },
-    [kinds],
+    [kinds, setState],
   );
 
   /** Put a landmark into one slot, or leave it empty, whatever slot is active. */
-  const put = useCallback((slot: number, landmark: string | null) => {
-    setState((old) => {
-      if (old.slots[slot] === landmark) {
-        return old;
-      }
-      const slots = old.slots.map((each, i) =>
-        i === slot ? landmark : each === landmark ? null : each,
-      );
-      const open = slots.indexOf(null);
-      return { ...old, slots, letters: "", active: open < 0 ? old.active : open, side: null };
-    });
-  }, []);
+  const put = useCallback(
+    (slot: number, landmark: string | null) => {
+      setState((old) => {
+        if (old.slots[slot] === landmark) {
+          return old;
+        }
+        const slots = old.slots.map((each, i) =>
+          i === slot ? landmark : each === landmark ? null : each,
+        );
+        const open = slots.indexOf(null);
+        return { ...old, slots, letters: "", active: open < 0 ? old.active : open, side: null };
+      });
+    },
+    [setState],
+  );
 
   const sighting = useCallback((): Sighting => {
     const made = toSighting(kind, {
       landmarks: state.slots.map((each) => each ?? ""),
-      value: state.value.trim(),
+      value: asMeant(kind.sort, state.value),
       side,
       along: state.along,
       take,
     });
     return state.editing ? { ...made, id: state.editing } : made;
   }, [kind, side, state, take]);
+
+  const now = useRef(state);
+  now.current = state;
+  /** Clears the pad for the next reading, and answers how to lay this one out again. */
+  const setAside = useCallback(() => {
+    const aside = now.current;
+    clear();
+    return {
+      untouched: () => !touched(now.current),
+      back: () => setState(aside),
+    };
+  }, [clear, setState]);
 
   const newTake = useCallback(() => {
     const numbers = bench.readings.map((each) =>
@@ -214,9 +259,19 @@ export function usePad(bench: Bench, kinds: PadKinds) {
     correct,
     fill,
     put,
+    putPair,
+    setAside,
+    lastPair: (bench.readings.at(-1)?.landmarks ?? []).slice(0, 2),
+    unitPair: [bench.unit?.start, bench.unit?.end],
+    touched: touched(state),
     sighting,
     newTake,
   };
+}
+
+/** Whether something stands on the pad that would be lost. */
+function touched(state: PadState): boolean {
+  return state.value !== "" || state.letters !== "" || state.slots.some((each) => each !== null);
 }
 
 function at(places: Map<string, Place>, id: string | null | undefined): Place | undefined {

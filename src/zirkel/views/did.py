@@ -1,0 +1,104 @@
+"""What one reading has done to the drawing: tied, contradicted, proven, tightened, or nothing."""
+
+from __future__ import annotations
+
+from zirkel.core.network.checks import UNCHECKED
+from zirkel.core.sightings import Sighting
+from zirkel.core.words.base import Words
+from zirkel.core.words.network import say_value
+from zirkel.core.worked import Worked
+
+TOLD = 2
+"""Landmarks that are named before the rest are counted."""
+
+
+def say_what_it_did(before: Worked, after: Worked) -> tuple[str, bool] | None:
+    """What the one reading that is new or changed has done, and whether it is bad news; None where
+    no reading, or more than one, is new or changed."""
+    known = {each.id: each for each in before.study.sightings}
+    new = [each for each in after.study.sightings if known.get(each.id) != each]
+    if len(new) != 1:
+        return None
+    (reading,) = new
+    done = "Corrected" if reading.id in known else "Kept"
+    if reading.struck:
+        return f"{done}; it is struck and counts for nothing.", False
+    contradicted = _contradiction(after, reading)
+    if contradicted:
+        return f"{done}, but {contradicted}", True
+    told = _tied(before, after) or _proved(before, after) or _tightened(before, after)
+    return f"{done}. {told or 'The others had said as much: it changes little.'}", False
+
+
+def _contradiction(after: Worked, reading: Sighting) -> str | None:
+    doubts = after.solution.doubts
+    own = next((each for each in doubts if each.sighting == reading.id), None)
+    if own is not None:
+        if not reading.holds or reading.kind in ("run", "parallel"):
+            return "the others say otherwise. Sight it again."
+        value = say_value(after.words, reading, own.expected)
+        return f"the others make it {value}. Sight it again."
+    accused = next((each for each in doubts if reading.id in each.rivals), None)
+    if accused is not None:
+        return "it and an earlier reading can't both be right. A third would tell."
+    return None
+
+
+def _tied(before: Worked, after: Worked) -> str | None:
+    """What was loose and is not any more."""
+    still = {each.landmark for each in after.solution.loose}
+    tied = [each.landmark for each in before.solution.loose if each.landmark not in still]
+    freed = [name for name in dict.fromkeys(tied) if name in after.positions]
+    if freed:
+        return f"It ties {_names(after.words, freed)}."
+    eased = {each.landmark: each.direction for each in before.solution.loose}
+    for each in after.solution.loose:
+        if eased.get(each.landmark) == "both" and each.direction != "both":
+            return f"It ties {after.words.of(each.landmark)} in one direction; one more is needed."
+    return None
+
+
+def _proved(before: Worked, after: Worked) -> str | None:
+    """What nothing checked before and something does now."""
+
+    def unchecked(worked: Worked) -> set[str]:
+        readings = worked.solution.readings.items()
+        return {name for name, each in readings if (each.redundancy or 0.0) < UNCHECKED}
+
+    checked = unchecked(before) - unchecked(after)
+    proven = [
+        name
+        for name, standing in after.standing.items()
+        if standing == "proven" and before.standing.get(name) not in ("proven", None)
+    ]
+    if proven:
+        return f"It proves {_names(after.words, proven)}."
+    if checked:
+        many = "a reading" if len(checked) == 1 else f"{len(checked)} readings"
+        return f"It checks {many} that nothing checked."
+    return None
+
+
+def _tightened(before: Worked, after: Worked) -> str | None:
+    """Whose slack it takes most of, where that can be seen."""
+    gone = {}
+    for name, mark in after.plan.marks.items():
+        old = before.plan.marks.get(name)
+        if old is not None and old.slack is not None and mark.slack is not None:
+            gone[name] = (old.slack.longer - mark.slack.longer, old.slack.longer, mark.slack.longer)
+    if not gone:
+        return None
+    name = max(gone, key=lambda each: gone[each][0])
+    _, was, now = gone[name]
+    words = after.words
+    said_was, said_now = words.within(was), words.within(now)
+    if said_was == said_now or was < now:
+        return None
+    return f"It takes the slack in {words.of(name)} from {said_was} to {said_now}."
+
+
+def _names(words: Words, names: list[str]) -> str:
+    told = [words.of(name) for name in names[:TOLD]]
+    if len(names) > TOLD:
+        return f"{', '.join(told)} and {len(names) - TOLD} more"
+    return " and ".join(told)
