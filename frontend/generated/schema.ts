@@ -564,6 +564,31 @@ export interface components {
             type: "add_landmark";
         };
         /**
+         * AddShape
+         * @description Join landmarks to a new shape; its id comes from its name.
+         */
+        AddShape: {
+            /**
+             * Closed
+             * @default true
+             */
+            closed?: boolean;
+            /** Name */
+            name: string;
+            /** Outline */
+            outline: string[];
+            /**
+             * Tier
+             * @default 1
+             */
+            tier?: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_shape";
+        };
+        /**
          * AdoptRelation
          * @description Draw by a simple relation: it goes into the plan, and moves nothing in the network.
          */
@@ -897,6 +922,15 @@ export interface components {
              */
             scene?: string | null;
             /**
+             * Tapped
+             * @default null
+             */
+            tapped?: [
+                number,
+                number,
+                number
+            ] | null;
+            /**
              * Title
              * @default null
              */
@@ -983,7 +1017,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"];
             /**
              * Token
              * @default null

@@ -158,7 +158,7 @@ class Files(BrowserCase):
     def test_taken_down_and_hung_up_again(self):
         self.open("/", "text=Wooden mask on a peg")
         self.page.click("[aria-label='Take Wooden mask on a peg off the wall'] >> nth=0")
-        self.page.click("text=Hang it up again")
+        self.page.click("text=Hang it up again >> visible=true")
         self.page.wait_for_selector("h2 >> text=Wooden mask on a peg")
 
 

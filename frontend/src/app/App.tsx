@@ -3,8 +3,10 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { App as AntApp, ConfigProvider } from "antd";
 import { Suspense } from "react";
 import { BrowserRouter, Route, Routes } from "react-router";
+import { Mishap } from "./Mishap";
 import { PAGES } from "./pages";
-import { theme } from "./theme";
+import { themeFor } from "./theme";
+import { useDim } from "./useDim";
 
 const client = new QueryClient({
   defaultOptions: { queries: { retry: 1, staleTime: 2_000, refetchOnWindowFocus: true } },
@@ -12,17 +14,19 @@ const client = new QueryClient({
 
 export function App() {
   return (
-    <ConfigProvider theme={theme}>
+    <ConfigProvider theme={themeFor(useDim())}>
       <AntApp component={false}>
         <QueryClientProvider client={client}>
           <BrowserRouter>
-            <Suspense fallback={<p role="status">Fetching…</p>}>
-              <Routes>
-                {PAGES.map(({ path, page: Page }) => (
-                  <Route key={path} path={path} element={<Page />} />
-                ))}
-              </Routes>
-            </Suspense>
+            <Mishap>
+              <Suspense fallback={<p role="status">Fetching…</p>}>
+                <Routes>
+                  {PAGES.map(({ path, page: Page }) => (
+                    <Route key={path} path={path} element={<Page />} />
+                  ))}
+                </Routes>
+              </Suspense>
+            </Mishap>
           </BrowserRouter>
         </QueryClientProvider>
       </AntApp>

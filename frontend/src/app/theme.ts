@@ -1,7 +1,7 @@
 // Paper, graphite, red chalk, a little verdigris: Ant Design's tokens in Zirkel's hand.
-import type { ThemeConfig } from "antd";
+import { type ThemeConfig, theme } from "antd";
 
-export const colour = {
+const light = {
   ground: "#efe7da",
   paper: "#fbf8f1",
   pad: "#f6f0e5",
@@ -10,64 +10,90 @@ export const colour = {
   line: "#cdc1ad",
   chalk: "#a83a25",
   verdigris: "#2f6b57",
-} as const;
+  edge: "#b9ab94",
+  thin: "#766e62",
+  shade: "#e6dccb",
+  raised: "#fffdf8",
+};
+
+/** As in global.css, where it is said what goes dark. */
+const dark: typeof light = {
+  ground: "#24221f",
+  paper: "#32302c",
+  pad: "#2b2926",
+  graphite: "#efe7da",
+  pencil: "#b9b0a1",
+  line: "#4a463f",
+  chalk: "#ec8a73",
+  verdigris: "#7fc2a8",
+  edge: "#6b6459",
+  thin: "#a69c8c",
+  shade: "#3b3833",
+  raised: "#3b3833",
+};
 
 const sans = '"Source Sans 3 Variable", system-ui, sans-serif';
 
-export const theme: ThemeConfig = {
-  token: {
-    fontFamily: sans,
-    fontSize: 15,
-    colorPrimary: colour.graphite,
-    colorInfo: colour.graphite,
-    colorLink: colour.graphite,
-    colorLinkHover: colour.pencil,
-    colorSuccess: colour.verdigris,
-    colorError: colour.chalk,
-    colorWarning: colour.chalk,
-    colorBgBase: colour.paper,
-    colorBgLayout: colour.ground,
-    colorBgContainer: colour.paper,
-    colorBgElevated: colour.paper,
-    colorText: colour.graphite,
-    colorTextSecondary: colour.pencil,
-    colorTextPlaceholder: "#766e62",
-    colorBorder: "#b9ab94",
-    colorBorderSecondary: colour.line,
-    borderRadius: 8,
-    controlHeight: 44,
-    controlHeightLG: 48,
-    linkDecoration: "none",
-    linkHoverDecoration: "none",
-    linkFocusDecoration: "none",
-    controlOutlineWidth: 3,
-    motionDurationMid: "0.12s",
-    motionDurationSlow: "0.16s",
-    wireframe: false,
-  },
-  components: {
-    Button: {
-      primaryShadow: "none",
-      defaultShadow: "none",
-      fontWeight: 600,
-      defaultBg: colour.paper,
-      defaultHoverBg: "#fffdf8",
-      defaultActiveBg: "#e6dccb",
-      defaultHoverColor: colour.graphite,
-      defaultHoverBorderColor: colour.graphite,
-      borderColorDisabled: colour.line,
-      paddingInlineLG: 18,
-      contentFontSizeLG: 16,
+/** The theme for a light room or a dim one. */
+export function themeFor(dim: boolean): ThemeConfig {
+  const colour = dim ? dark : light;
+  return {
+    algorithm: dim ? theme.darkAlgorithm : theme.defaultAlgorithm,
+    token: {
+      fontFamily: sans,
+      fontSize: 15,
+      colorPrimary: colour.graphite,
+      colorInfo: colour.graphite,
+      colorLink: colour.graphite,
+      colorLinkHover: colour.pencil,
+      colorSuccess: colour.verdigris,
+      colorError: colour.chalk,
+      colorWarning: colour.chalk,
+      colorBgBase: colour.paper,
+      colorBgLayout: colour.ground,
+      colorBgContainer: colour.paper,
+      colorBgElevated: colour.paper,
+      colorText: colour.graphite,
+      colorTextSecondary: colour.pencil,
+      colorTextPlaceholder: colour.thin,
+      colorBorder: colour.edge,
+      colorBorderSecondary: colour.line,
+      borderRadius: 8,
+      controlHeight: 44,
+      controlHeightLG: 48,
+      linkDecoration: "none",
+      linkHoverDecoration: "none",
+      linkFocusDecoration: "none",
+      controlOutlineWidth: 3,
+      motionDurationMid: "0.12s",
+      motionDurationSlow: "0.16s",
+      wireframe: false,
     },
-    Segmented: {
-      itemSelectedColor: colour.graphite,
-      controlPaddingHorizontal: 8,
-      trackBg: "#e6dccb",
-      itemSelectedBg: colour.paper,
-      itemColor: colour.pencil,
-      itemHoverBg: "#efe7da",
+    components: {
+      Button: {
+        primaryShadow: "none",
+        primaryColor: colour.paper,
+        defaultShadow: "none",
+        fontWeight: 600,
+        defaultBg: colour.paper,
+        defaultHoverBg: colour.raised,
+        defaultActiveBg: colour.shade,
+        defaultHoverColor: colour.graphite,
+        defaultHoverBorderColor: colour.graphite,
+        borderColorDisabled: colour.line,
+        paddingInlineLG: 18,
+        contentFontSizeLG: 16,
+      },
+      Segmented: {
+        itemSelectedColor: colour.graphite,
+        controlPaddingHorizontal: 8,
+        trackBg: colour.shade,
+        itemSelectedBg: colour.paper,
+        itemColor: colour.pencil,
+        itemHoverBg: colour.ground,
+      },
+      Modal: { contentBg: colour.paper, headerBg: colour.paper },
+      Tooltip: { colorBgSpotlight: colour.graphite },
     },
-    Modal: { contentBg: colour.paper, headerBg: colour.paper },
-    Tooltip: { colorBgSpotlight: colour.graphite },
-  },
-};
+  };
+}

@@ -1,25 +1,50 @@
-// The shortcuts of the screen at hand, opened with "?".
-import { Modal } from "antd";
+// The keys of the screen at hand and Zirkel's own words, opened with "?".
+import { Modal, Switch } from "antd";
+import { useState } from "react";
+import { GLOSSARY } from "./glossary";
+import { letterKeys, setLetterKeys } from "./letterKeys";
 import styles from "./ShortcutHelp.module.css";
 import type { Shortcut } from "./useShortcuts";
 
 type Props = { open: boolean; onClose: () => void; shortcuts: readonly Shortcut[] };
 
 export function ShortcutHelp({ open, onClose, shortcuts }: Props) {
+  const [letters, setLetters] = useState(letterKeys);
+  const turn = (on: boolean) => {
+    setLetterKeys(on);
+    setLetters(on);
+  };
   return (
-    <Modal open={open} onCancel={onClose} footer={null} title="Keys on this screen" width={560}>
-      <dl className={styles.list}>
-        {shortcuts.map((each) => (
-          <div key={each.keys}>
-            <dt>
-              {each.keys.split(" ").map((key) => (
-                <kbd key={key}>{key}</kbd>
-              ))}
-            </dt>
-            <dd>{each.does}</dd>
+    <Modal open={open} onCancel={onClose} footer={null} title="Words and keys" width={640}>
+      <dl className={styles.words}>
+        {GLOSSARY.map(([word, meaning]) => (
+          <div key={word}>
+            <dt>{word}</dt>
+            <dd>{meaning}</dd>
           </div>
         ))}
       </dl>
+      {shortcuts.length > 0 && (
+        <>
+          <h2 className={styles.head}>Keys on this screen</h2>
+          <p className={styles.switch}>
+            <Switch checked={letters} onChange={turn} aria-label="Single letters are keys" />
+            Single letters and figures are keys; off, only those with Ctrl are.
+          </p>
+          <dl className={styles.list}>
+            {shortcuts.map((each) => (
+              <div key={each.keys}>
+                <dt>
+                  {each.keys.split(" ").map((key) => (
+                    <kbd key={key}>{key}</kbd>
+                  ))}
+                </dt>
+                <dd>{each.does}</dd>
+              </div>
+            ))}
+          </dl>
+        </>
+      )}
     </Modal>
   );
 }

@@ -1,5 +1,6 @@
 // Keys of the screen at hand; quiet while something is typed into a field or a dialog is open.
 import { useEffect, useRef } from "react";
+import { letterKeys } from "./letterKeys";
 
 export type Shortcut = { keys: string; does: string };
 type Handler = (event: KeyboardEvent) => boolean;
@@ -20,7 +21,11 @@ export function useShortcuts(handler: Handler): void {
     const listen = (event: KeyboardEvent) => {
       const open = document.querySelector('[role="dialog"][aria-modal="true"], .ant-modal-wrap');
       const shown = open instanceof HTMLElement && open.offsetParent !== null;
+      const plain = event.key.length === 1 && !event.ctrlKey && !event.metaKey;
       if (event.defaultPrevented || isTyping(event.target) || shown) {
+        return;
+      }
+      if (plain && event.key !== "?" && !letterKeys()) {
         return;
       }
       if (latest.current(event)) {

@@ -80,6 +80,7 @@ export function useStudy(id: number) {
   return {
     bench: bench.data,
     error: bench.error,
+    again: () => void bench.refetch(),
     busy: mutation.isPending,
     stale,
     change: useCallback((change: Change) => run({ kind: "change", change }), [run]),

@@ -9,6 +9,7 @@ from pydantic import Field
 from zirkel.commands.base import Change
 from zirkel.commands.landmarks import (
     AddLandmark,
+    AddShape,
     EditLandmark,
     PutShape,
     RemoveLandmark,
@@ -56,6 +57,7 @@ AnyChange = Annotated[
     | AddLandmark
     | EditLandmark
     | RemoveLandmark
+    | AddShape
     | PutShape
     | RemoveShape
     | SetTitle

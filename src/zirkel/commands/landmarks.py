@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Literal
+from typing import Annotated, Literal
+
+from pydantic import Field
 
 from zirkel.commands.base import Change, expect, free_id
 from zirkel.core.collections import removed
-from zirkel.core.study import Landmark, Study, UnitLength, UnitPair
+from zirkel.core.study import Landmark, Shape, Study, UnitLength, UnitPair
 from zirkel.core.values.names import slug
 from zirkel.errors import BadInput
 from zirkel.studyfile.entries import Id, Name, Point, Tier
@@ -45,9 +47,11 @@ class EditLandmark(Change):
         """The study with that landmark as given."""
         new = self.landmark
         expect(any(each.id == new.id for each in study.landmarks), "landmark", "landmark", new.id)
-        return replace(
-            study, landmarks=tuple(new if each.id == new.id else each for each in study.landmarks)
-        )
+
+        def edited(old: Landmark) -> Landmark:
+            return replace(new, extra={**old.extra, **new.extra}) if old.id == new.id else old
+
+        return replace(study, landmarks=tuple(edited(each) for each in study.landmarks))
 
     def label(self, before: Study, after: Study) -> str:
         """Its name."""
@@ -88,6 +92,28 @@ class RemoveLandmark(Change):
         name = next(each.name for each in before.landmarks if each.id == self.id)
         gone = len(before.sightings) - len(after.sightings)
         return f"Remove {name}" + (f" and {gone} readings" if gone else "")
+
+
+class AddShape(Change):
+    """Join landmarks to a new shape; its id comes from its name."""
+
+    type: Literal["add_shape"] = "add_shape"
+    name: Name
+    outline: Annotated[list[Id], Field(min_length=2, max_length=500)]
+    closed: bool = True
+    tier: Tier = 1
+
+    def made(self, study: Study) -> Study:
+        """The study with one more shape."""
+        name = free_id(slug(self.name), (each.id for each in study.shapes))
+        new = Shape(name, self.name, tuple(self.outline), self.closed, tier=self.tier)
+        after = replace(study, shapes=(*study.shapes, new))
+        check_references(after)
+        return after
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its name."""
+        return f"Shape {self.name}"
 
 
 class PutShape(Change):

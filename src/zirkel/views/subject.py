@@ -47,6 +47,9 @@ class BenchSubject(BaseModel):
     faults: list[str] = []
     missing: str | None = None
     """What is missing to show it, in words."""
+    tapped: tuple[float, float, float] | None = None
+    """Of a thumbnail: mm that one of its own lengths takes on this side, and where its origin
+    lies."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -171,7 +174,8 @@ def bench_subject(stored: Stored, sight: Sight, laid: Laid | None) -> BenchSubje
     """The subject side as the bench shows it."""
     subject = stored.study.subject
     if subject is None or laid is None:
-        return BenchSubject(kind="thumbnail", picture=_picture(subject))
+        tapped = None if laid is None else (laid.size, float(laid.origin[0]), float(laid.origin[1]))
+        return BenchSubject(kind="thumbnail", picture=_picture(subject), tapped=tapped)
     if isinstance(subject, PictureSubject):
         title, image = "Picture", picture_address(subject)
         hidden: list[str] = []

@@ -1,9 +1,11 @@
 // Setting up a new study.
 import { NewStudy } from "../../features/newStudy";
+import { useTitle } from "../../shared/useTitle";
 import { Wordmark } from "../../shared/Wordmark";
 import styles from "./pages.module.css";
 
 export default function NewStudyPage() {
+  useTitle("New study");
   return (
     <>
       <header className={styles.header}>

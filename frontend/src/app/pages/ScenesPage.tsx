@@ -4,10 +4,12 @@ import { useNavigate } from "react-router";
 import { api } from "../../api/client";
 import type { PictureTaken, StudyFile } from "../../api/types";
 import { PictureUpload, SceneGallery } from "../../features/subject";
+import { useTitle } from "../../shared/useTitle";
 import { Wordmark } from "../../shared/Wordmark";
 import styles from "./pages.module.css";
 
 export default function ScenesPage() {
+  useTitle("Scenes");
   const client = useQueryClient();
   const navigate = useNavigate();
   const begin = useMutation({

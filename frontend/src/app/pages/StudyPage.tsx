@@ -1,11 +1,13 @@
 // A room of a study: fetches it, shows its head, hands down how a change is made.
+import { Button } from "antd";
 import { Link, useParams } from "react-router";
 import { ApiError } from "../../api/client";
 import type { Bench, Change } from "../../api/types";
 import { StaleDialog } from "../../shared/StaleDialog";
 import { StudyHeader } from "../../shared/StudyHeader";
-import type { Stage } from "../../shared/stages";
+import { STAGES, type Stage } from "../../shared/stages";
 import { type StudyHandle, useStudy } from "../../shared/useStudy";
+import { useTitle } from "../../shared/useTitle";
 import { Wordmark } from "../../shared/Wordmark";
 import styles from "./pages.module.css";
 
@@ -21,11 +23,15 @@ type Props = { stage: Stage; bare?: boolean; children: (room: Room) => React.Rea
 export function StudyPage({ stage, bare, children }: Props) {
   const study = useStudy(Number(useParams().id));
   const { bench } = study;
+  useTitle(bench?.title, STAGES.find((each) => each.key === stage)?.label);
   if (!bench) {
     return study.error ? (
       <div className={styles.lost}>
         <Wordmark />
         <p role="alert">{study.error.message}</p>
+        <Button size="large" onClick={study.again}>
+          Try again
+        </Button>
         <Link to="/">Back to the wall</Link>
       </div>
     ) : (

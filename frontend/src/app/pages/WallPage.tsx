@@ -1,9 +1,11 @@
 // The wall of studies.
 import { StudyWall } from "../../features/wall";
+import { useTitle } from "../../shared/useTitle";
 import { Wordmark } from "../../shared/Wordmark";
 import styles from "./pages.module.css";
 
 export default function WallPage() {
+  useTitle("Studies");
   return (
     <>
       <header className={styles.header}>

@@ -53,7 +53,10 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
           prompt={room.next.prompt}
           onAnother={room.next.another}
           onLeave={room.toEasel}
-        />
+          onUndo={room.back}
+        >
+          <RoomPicture room={room} />
+        </EaselPrompt>
       ) : (
         <AtTheBench room={room} onHelp={() => setHelp(true)} />
       )}
@@ -65,8 +68,7 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
 }
 
 function AtTheBench({ room, onHelp }: { room: Room; onHelp: () => void }) {
-  const { study, bench, pad, stick, side } = room;
-  const onNext = side === "Next";
+  const { study, bench } = room;
   return (
     <>
       <StudyHeader study={study} bench={bench} stage="bench" onUndo={room.back} onRedo={room.again}>
@@ -76,33 +78,48 @@ function AtTheBench({ room, onHelp }: { room: Room; onHelp: () => void }) {
           ?
         </Button>
       </StudyHeader>
-      <BenchPicture
-        bench={bench}
-        chosen={pad.state.slots.flatMap((each) => each ?? [])}
-        kind={pad.state.kind}
-        pointed={room.pointed}
-        promise={onNext ? room.promise : null}
-        relation={onNext ? room.relations.shown : undefined}
-        reveal={room.revealed ? room.truth.data : undefined}
-        overlay={
-          stick.inHand
-            ? (picture, height) => (
-                <StickOverlay
-                  stick={stick}
-                  scale={picture.layout.subject}
-                  right={picture.layout.divide}
-                  bottom={height}
-                  name={(each) => bench.landmarks.find((one) => one.id === each)?.name ?? each}
-                />
-              )
-            : undefined
-        }
-        onChoose={pad.choose}
-      >
+      <RoomPicture room={room}>
         <SubjectTools room={room} />
-      </BenchPicture>
+      </RoomPicture>
       <SidePane room={room} />
     </>
+  );
+}
+
+/** Subject and sheet as the room has them: what is chosen, pointed at, promised, revealed. */
+function RoomPicture({ room, children }: { room: Room; children?: React.ReactNode }) {
+  const { bench, pad, stick, side } = room;
+  const onNext = side === "Next";
+  return (
+    <BenchPicture
+      bench={bench}
+      chosen={pad.state.slots.flatMap((each) => each ?? [])}
+      kind={pad.state.kind}
+      pointed={room.pointed}
+      promise={onNext ? room.promise : null}
+      relation={onNext ? room.relations.shown : undefined}
+      reveal={room.revealed ? room.truth.data : undefined}
+      overlay={
+        stick.inHand
+          ? (picture, height) => (
+              <StickOverlay
+                stick={stick}
+                scale={picture.layout.subject}
+                right={picture.layout.divide}
+                bottom={height}
+                name={(each) => bench.landmarks.find((one) => one.id === each)?.name ?? each}
+              />
+            )
+          : undefined
+      }
+      onChoose={pad.choose}
+      box={room.box}
+      looking={room.looking}
+      allNames={room.allNames}
+      onPlace={room.placing ? room.place : null}
+    >
+      {children}
+    </BenchPicture>
   );
 }
 

@@ -57,7 +57,12 @@ export function SidePane({ room }: { room: Room }) {
         )}
         {side === "Set-up" && (
           <Suspense fallback={<p role="status">Fetching…</p>}>
-            <Setup bench={bench} onChange={room.make} />
+            <Setup
+              bench={bench}
+              onChange={room.make}
+              placing={room.placing}
+              onPlace={room.setPlacing}
+            />
           </Suspense>
         )}
       </div>

@@ -14,6 +14,9 @@ export const benchShortcuts = (kinds: PadKinds): readonly Shortcut[] => [
   { keys: "Shift+D", does: "Draw by the simple relation" },
   ...STICK_SHORTCUTS,
   { keys: "Shift+V", does: "Reveal the truth about a simulated subject, or hide it" },
+  { keys: "+ −", does: "Look closer, or from further; wheel or two fingers do it too" },
+  { keys: "Shift+Arrows", does: "Move the picture while it is looked at closely" },
+  { keys: "Shift+K", does: "All names on the picture, or only those that have room" },
   { keys: "Ctrl+Z", does: "Undo" },
   { keys: "Ctrl+Shift+Z", does: "Redo" },
   { keys: "?", does: "These keys" },
@@ -36,6 +39,7 @@ export function benchKey(room: Room, event: KeyboardEvent, help: () => void): bo
     ["N", takeUp],
     ["E", room.toEasel],
     ["A", next.another],
+    ["K", room.nameAll],
     ["S", relations.another],
     ["D", drawBy],
   ]);
@@ -50,5 +54,5 @@ export function benchKey(room: Room, event: KeyboardEvent, help: () => void): bo
   if (event.shiftKey && stickKey(room.stick, event.key)) {
     return true;
   }
-  return padKey(pad, event, room.keep);
+  return room.looking.key(event) || padKey(pad, event, room.keep);
 }

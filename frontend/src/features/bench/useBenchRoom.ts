@@ -13,8 +13,10 @@ import type {
   Relations,
   Sighting,
 } from "../../api/types";
+import type { Point } from "../../geometry/scale";
 import type { StudyHandle } from "../../shared/useStudy";
 import { usePad } from "./pad";
+import { useView } from "./picture";
 import { type Held, useStick } from "./stick";
 
 export const SIDES = ["Next", "Readings", "Marks", "Set-up"] as const;
@@ -30,6 +32,10 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
   const [promise, setPromise] = useState<Prompt | null>(null);
   const [message, setMessage] = useState<Message | null>(null);
   const [revealed, setRevealed] = useState(false);
+  const [placing, setPlacing] = useState<string | null>(null);
+  const [allNames, setAllNames] = useState(false);
+  const box = useRef<HTMLDivElement>(null);
+  const looking = useView(box);
   const { state, put, fill } = pad;
   // What was said of the last reading goes when the next is begun; what was wrong with one that is
   // still on the pad, when it is gone.
@@ -55,7 +61,9 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
   const told = (trouble: string | null) =>
     trouble !== null && setMessage({ text: trouble, bad: true });
   const next = usePrompts(bench);
-  useLaidOut(easel ? next.prompt : undefined, pad.takeUp, state.value === "" && !state.letters);
+  const current = easel && !study.busy && next.data?.version === bench.version;
+  const half = state.value !== "" || state.letters !== "";
+  useLaidOut(current && !half ? next.prompt : undefined, pad.takeUp, pad.touched);
 
   // The pad is free for the next reading at once; what could not be kept comes back to it, or waits
   // beside it if the next one has been begun.
@@ -103,6 +111,19 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
     setPromise,
     message,
     revealed,
+    box,
+    looking,
+    allNames,
+    placing,
+    setPlacing,
+    place: (at: Point) => {
+      const change = placing ? placed(bench, placing, at) : null;
+      setPlacing(null);
+      if (change) {
+        make(change).then(told);
+      }
+    },
+    nameAll: () => setAllNames(!allNames),
     truth,
     reveal: () => bench.subject.kind === "scene" && setRevealed(!revealed),
     side: (SIDES.find((each) => each === search.get("side")) ?? "Next") as Side,
@@ -115,6 +136,18 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
     back: () => walk(true),
     again: () => walk(false),
   };
+}
+
+/** The landmark where it was tapped on the thumbnail, whose scale and origin the server has sent. */
+function placed(bench: Bench, id: string, at: Point): Change | null {
+  const landmark = bench.landmarks.find((each) => each.id === id);
+  const [size, left, top] = bench.subject.tapped ?? [];
+  if (!landmark || !size || left === undefined || top === undefined) {
+    return null;
+  }
+  const { name, tier } = landmark;
+  const rough: [number, number] = [(at.x - left) / size, (at.y - top) / size];
+  return { type: "edit_landmark", landmark: { id, name, tier, rough } };
 }
 
 /** What to sight next, and which of the suggestions is shown. */
@@ -163,15 +196,17 @@ function asRelations(lines: Relations["lines"] | undefined): Relation[] {
 
 /** At the easel the pad is laid out for what is asked, so that only the value is left to give; what
  * is half entered stays. */
-function useLaidOut(prompt: Prompt | undefined, takeUp: (prompt: Prompt) => void, free: boolean) {
+function useLaidOut(
+  prompt: Prompt | undefined,
+  takeUp: (prompt: Prompt) => void,
+  touched: boolean,
+) {
   const asked = prompt ? `${prompt.kind} ${prompt.start} ${prompt.end}` : null;
   const laidOut = useRef<string | null>(null);
   useEffect(() => {
-    if (asked !== laidOut.current && free) {
+    if (prompt && (asked !== laidOut.current || !touched)) {
       laidOut.current = asked;
-      if (asked && prompt) {
-        takeUp(prompt);
-      }
+      takeUp(prompt);
     }
-  }, [asked, prompt, takeUp, free]);
+  }, [asked, prompt, takeUp, touched]);
 }

@@ -31,7 +31,7 @@ export function RecipeSheet({ bench, room, at, grid }: Props) {
   const b = screen(s.width_mm, s.height_mm);
   const lines = grid ? room.own.filter((each) => (each.across_mm ?? []).length > 0) : [];
   return (
-    <div className={layout.sheet} ref={box}>
+    <div className={`on-paper ${layout.sheet}`} ref={box}>
       {width > 0 && (
         <svg
           width={width}
@@ -39,7 +39,7 @@ export function RecipeSheet({ bench, room, at, grid }: Props) {
           role="img"
           aria-label={now ? `How to place ${now.name}` : "The sheet"}
         >
-          <rect x={a.x + 3} y={a.y + 3} width={b.x - a.x} height={b.y - a.y} fill="#d8ccb8" />
+          <rect x={a.x + 3} y={a.y + 3} width={b.x - a.x} height={b.y - a.y} fill="var(--shadow)" />
           <rect x={a.x} y={a.y} width={b.x - a.x} height={b.y - a.y} className={styles.paper} />
           {lines.map((each) => (
             <g key={each.title} className={styles.grid}>

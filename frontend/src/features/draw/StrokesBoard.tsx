@@ -62,7 +62,7 @@ export function StrokesBoard({ bench }: { bench: Bench }) {
   const found = curve.length > 1 ? (strokes.data?.strokes ?? []) : [];
   const corner = toScreen({ x: shown.left_mm, y: shown.top_mm });
   return (
-    <div className={styles.sheet} ref={box}>
+    <div className={`on-paper ${styles.sheet}`} ref={box}>
       {width > 0 && (
         <svg
           width={width}

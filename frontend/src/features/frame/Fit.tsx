@@ -64,7 +64,7 @@ export function Fit({ bench, room, onPlace }: Props) {
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className={styles.fit}
+      className={`on-paper ${styles.fit}`}
       role="group"
       aria-label="The sheet"
     >

@@ -52,7 +52,7 @@ export function Viewfinder({ bench, room, frame, negative, onMove }: Props) {
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className={styles.viewfinder}
+      className={`on-paper ${styles.viewfinder}`}
       role="group"
       aria-label="The frame over the subject"
     >

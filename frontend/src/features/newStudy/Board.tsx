@@ -68,7 +68,7 @@ export function Board({ draft, chosen, pending, onPlace, onLandmark, joining, hi
   return (
     <div
       ref={box}
-      className={styles.board}
+      className={`on-paper ${styles.board}`}
       role="application"
       aria-label="Thumbnail of the subject: arrow keys move the crosshair, Enter taps"
       // biome-ignore lint/a11y/noNoninteractiveTabindex: it is the drawing's own pointing surface

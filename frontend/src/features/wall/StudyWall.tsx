@@ -1,11 +1,14 @@
 // The wall: every study pinned up with its block-in as it stands.
 import { App, Button } from "antd";
+import { useState } from "react";
 import { Link } from "react-router";
 import { ApiError, api } from "../../api/client";
 import type { StudyCard } from "../../api/types";
 import { download } from "../../shared/download";
 import { FilePicker } from "../../shared/FilePicker";
+import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { CardPicture } from "./CardPicture";
+import { FirstVisit } from "./FirstVisit";
 import { ImportTrouble } from "./ImportTrouble";
 import { Broken, Down } from "./OffTheWall";
 import styles from "./StudyWall.module.css";
@@ -13,6 +16,7 @@ import { useWall } from "./useWall";
 
 export function StudyWall() {
   const { message } = App.useApp();
+  const [help, setHelp] = useState(false);
   const { wall, load, copy, back, remove, failed } = useWall((id) =>
     message.open({
       duration: 8,
@@ -32,6 +36,9 @@ export function StudyWall() {
       <div className={styles.head}>
         <h1>Studies</h1>
         <p>Measure with the stick; Zirkel does the arithmetic and tells what to sight next.</p>
+        <Button size="large" onClick={() => setHelp(true)}>
+          Words
+        </Button>
         <FilePicker
           size="large"
           name="Study file"
@@ -48,6 +55,8 @@ export function StudyWall() {
           New study
         </Link>
       </div>
+      <FirstVisit />
+      <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={[]} />
       {load.error instanceof ApiError && (
         <ImportTrouble problem={load.error.problem} onClose={load.reset} />
       )}

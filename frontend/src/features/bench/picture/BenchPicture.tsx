@@ -1,18 +1,24 @@
 // The one picture: subject on the left, sheet on the right, heights pulled straight across.
+import { Button } from "antd";
 import { useEffect, useRef, useState } from "react";
 import type { Bench, Prompt, Relation, Reveal } from "../../../api/types";
 import { nearest } from "../../../geometry/hit";
 import { polyline, zigzag } from "../../../geometry/marks";
+import type { Point } from "../../../geometry/scale";
 import { useSize } from "../../../shared/useSize";
 import styles from "./BenchPicture.module.css";
+import { LOW } from "./layout";
 import { Mark, Slack } from "./Mark";
+import { Names } from "./Names";
 import { RevealMarks } from "./RevealMarks";
 import { Rulers } from "./Rulers";
 import { StickSign } from "./StickSign";
 import { SubjectSide } from "./SubjectSide";
 import { type Drawn, type Picture, usePicture } from "./usePicture";
+import type { Looking } from "./useView";
 
 const FINGER = 26;
+const LEVEL_PX = 2.5;
 /** Width of the picture below which its headings are kept short. */
 const NARROW = 560;
 
@@ -32,15 +38,22 @@ type Props = {
   /** What lies over the subject: the stick, while it is in hand. */
   overlay: ((picture: Picture, height: number) => React.ReactNode) | undefined;
   onChoose: (landmark: string) => void;
+  /** How close it is looked at, and in what. */
+  box: React.RefObject<HTMLDivElement | null>;
+  looking: Looking;
+  /** Takes the next tap on the subject, in mm there, while a landmark is being placed. */
+  onPlace: ((at: Point) => void) | null;
+  /** Whether all names are shown, colliding or not. */
+  allNames: boolean;
   /** What stands over the picture: buttons and words. */
   children?: React.ReactNode;
 };
 
 export function BenchPicture(props: Props) {
   const { bench, chosen, kind, pointed, onChoose } = props;
-  const box = useRef<HTMLDivElement>(null);
+  const { box, looking } = props;
   const { width, height } = useSize(box);
-  const picture = usePicture(bench, width, height);
+  const picture = usePicture(bench, width, height, props.looking.view);
   const before = usePrevious(bench, picture);
   const [over, setOver] = useState<string | null>(null);
 
@@ -55,23 +68,47 @@ export function BenchPicture(props: Props) {
 
   const lit = [...chosen, ...(over ? [over] : [])];
   return (
-    <div className={styles.picture} ref={box}>
+    <div className={`on-paper ${styles.picture}`} ref={box}>
       {width > 0 && (
         <svg
           width={width}
           height={height}
           role={props.overlay ? "group" : "img"}
           aria-label={`Subject and sheet: ${bench.landmarks.length} landmarks, ${bench.readings.length} readings`}
-          onPointerMove={(event) => setOver(find(event)?.landmark.id ?? null)}
-          onPointerLeave={() => setOver(null)}
+          onPointerMove={(event) =>
+            setOver(looking.move(event) ? null : (find(event)?.landmark.id ?? null))
+          }
+          onPointerLeave={(event) => {
+            setOver(null);
+            looking.away(event);
+          }}
+          onPointerCancel={looking.away}
           onPointerDown={(event) => {
-            const found = find(event);
-            if (found && !(event.target as Element).closest("[data-stick]")) {
+            if (!(event.target as Element).closest("[data-stick]")) {
+              looking.down(event);
+            }
+          }}
+          onPointerUp={(event) => {
+            const tapped = looking.up(event);
+            const frame = event.currentTarget.getBoundingClientRect();
+            const at = { x: event.clientX - frame.left, y: event.clientY - frame.top };
+            const found = tapped ? find(event) : null;
+            if (tapped && props.onPlace && at.x < picture.layout.divide) {
+              props.onPlace(picture.layout.subject.toSheet(at));
+            } else if (found) {
               onChoose(found.landmark.id);
             }
           }}
           data-over={over !== null}
         >
+          <clipPath id="sheet-side">
+            <rect
+              x={picture.layout.divide}
+              y="0"
+              width={width - picture.layout.divide}
+              height={height}
+            />
+          </clipPath>
           <Halves bench={bench} picture={picture} width={width} height={height} />
           <Leaders picture={picture} ids={lit} />
           <SubjectSide
@@ -81,19 +118,33 @@ export function BenchPicture(props: Props) {
             kind={props.overlay ? "" : kind}
             height={height}
           />
-          <SheetSide
-            bench={bench}
-            picture={picture}
-            before={before}
-            chosen={chosen}
-            pointed={pointed}
-          />
+          <g clipPath="url(#sheet-side)">
+            <SheetSide
+              bench={bench}
+              picture={picture}
+              before={before}
+              chosen={chosen}
+              pointed={pointed}
+            />
+          </g>
           <RelationLines picture={picture} bench={bench} relation={props.relation} />
           <Promised picture={picture} promise={props.promise} />
           {props.reveal && <RevealMarks picture={picture} reveal={props.reveal} />}
-          <Names picture={picture} ids={lit} width={width} />
+          <Names
+            picture={picture}
+            ids={lit}
+            all={props.allNames}
+            width={width}
+            height={height}
+            avoid={strains(bench, picture)}
+          />
           {props.overlay?.(picture, height)}
         </svg>
+      )}
+      {looking.view.zoom > 1 && (
+        <div className={styles.closer}>
+          <Button onClick={looking.whole}>As a whole</Button>
+        </div>
       )}
       {props.children}
       <ul className="visually-hidden">
@@ -165,16 +216,20 @@ function Halves({
         {s.said_unit ? `${width < NARROW ? "" : ", "}${unit} = ${fractions(s.said_unit)}` : ""}
         {s.fits ? "" : " — runs off the sheet"}
       </text>
-      <rect x={sheet.left + 3} y={sheet.top + 3} width={w} height={h} fill="#d8ccb8" />
-      <rect x={sheet.left} y={sheet.top} width={w} height={h} className={styles.sheet} />
-      <rect {...inner} className={s.fits ? styles.margin : styles.overrun} />
-      <Rulers
-        scale={sheet}
-        width={s.width_mm}
-        height={s.height_mm}
-        right={width}
-        inches={bench.inches}
-      />
+      <g clipPath="url(#sheet-side)">
+        <rect x={sheet.left + 3} y={sheet.top + 3} width={w} height={h} fill="var(--shadow)" />
+        <rect x={sheet.left} y={sheet.top} width={w} height={h} className={styles.sheet} />
+        <rect {...inner} className={s.fits ? styles.margin : styles.overrun} />
+        {height >= LOW && (
+          <Rulers
+            scale={sheet}
+            width={s.width_mm}
+            height={s.height_mm}
+            right={width}
+            inches={bench.inches}
+          />
+        )}
+      </g>
     </g>
   );
 }
@@ -183,7 +238,7 @@ function Leaders({ picture, ids }: { picture: Picture; ids: readonly string[] })
   return (
     <g className={styles.leaders}>
       {picture.drawn.map(({ landmark, mark, seen }) =>
-        seen && (landmark.tier === 1 || ids.includes(landmark.id)) ? (
+        seen && (ids.includes(landmark.id) || pulls(landmark, seen, mark, picture)) ? (
           <path
             key={landmark.id}
             d={`M${seen.x} ${seen.y}L${mark.x} ${mark.y}`}
@@ -193,6 +248,20 @@ function Leaders({ picture, ids }: { picture: Picture; ids: readonly string[] })
       )}
     </g>
   );
+}
+
+/** Where the readings in doubt have their values written. */
+function strains(bench: Bench, picture: Picture): Point[] {
+  return bench.doubts.flatMap((doubt) => {
+    const reading = bench.readings.find((each) => each.id === doubt.sighting);
+    const [a, b] = (reading?.landmarks ?? []).map((id) => picture.byId.get(id)?.mark);
+    return a && b ? [{ x: (a.x + b.x) / 2 + 6, y: (a.y + b.y) / 2 }] : [];
+  });
+}
+
+/** Lines are pulled across by themselves only where they are level, and all of both sides is seen. */
+function pulls(landmark: Drawn["landmark"], seen: Point, mark: Point, picture: Picture): boolean {
+  return landmark.tier === 1 && picture.layout.zoom === 1 && Math.abs(seen.y - mark.y) < LEVEL_PX;
 }
 
 function SheetSide({
@@ -327,44 +396,6 @@ function RelationLines({
         </g>
       ))}
       {relation && <g className={styles.shownRelation}>{sign(relation)}</g>}
-    </g>
-  );
-}
-
-function Names({
-  picture,
-  ids,
-  width,
-}: {
-  picture: Picture;
-  ids: readonly string[];
-  width: number;
-}) {
-  return (
-    <g className={styles.names}>
-      {[...new Set(ids)].flatMap((id) => {
-        const drawn = picture.byId.get(id);
-        if (!drawn) {
-          return [];
-        }
-        const { landmark, mark, seen } = drawn;
-        const text = `${landmark.name} · ${landmark.letters}`;
-        const places = seen ? [seen, mark] : [mark];
-        return places.map((p, i) => {
-          const edge = i === places.length - 1 ? width : picture.layout.divide;
-          const flip = p.x + 12 + text.length * 7 > edge;
-          return (
-            <text
-              key={i === 0 ? `${id} subject` : `${id} sheet`}
-              x={p.x + (flip ? -12 : 12)}
-              y={p.y - 9}
-              textAnchor={flip ? "end" : "start"}
-            >
-              {text}
-            </text>
-          );
-        });
-      })}
     </g>
   );
 }

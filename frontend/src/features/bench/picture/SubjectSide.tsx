@@ -27,41 +27,42 @@ export function SubjectSide({
       <clipPath id="subject-side">
         <rect x="0" y="0" width={divide} height={height} />
       </clipPath>
-      {shown.image && (
-        <image
-          href={shown.image}
-          x={corner.x}
-          y={corner.y}
-          width={shown.width_mm * subject.perMm}
-          height={shown.height_mm * subject.perMm}
-          preserveAspectRatio="none"
-          clipPath="url(#subject-side)"
-          className={styles.subjectImage}
-        />
-      )}
-      {!shown.image &&
-        picture.onSubject.map((each) => (
-          <path
-            key={each.id}
-            d={polyline(each.points, each.closed)}
-            className={styles.thumbnail}
-            data-closed={each.closed}
+      <g clipPath="url(#subject-side)">
+        {shown.image && (
+          <image
+            href={shown.image}
+            x={corner.x}
+            y={corner.y}
+            width={shown.width_mm * subject.perMm}
+            height={shown.height_mm * subject.perMm}
+            preserveAspectRatio="none"
+            className={styles.subjectImage}
           />
-        ))}
-      {picture.drawn.map(({ landmark, seen }) =>
-        seen ? (
-          <circle
-            key={landmark.id}
-            cx={seen.x}
-            cy={seen.y}
-            r={chosen.includes(landmark.id) ? 6.5 : 3.2}
-            className={styles.dot}
-            data-chosen={chosen.includes(landmark.id)}
-            data-dot={landmark.id}
-            data-hidden={shown.hidden.includes(landmark.id)}
-          />
-        ) : null,
-      )}
+        )}
+        {!shown.image &&
+          picture.onSubject.map((each) => (
+            <path
+              key={each.id}
+              d={polyline(each.points, each.closed)}
+              className={styles.thumbnail}
+              data-closed={each.closed}
+            />
+          ))}
+        {picture.drawn.map(({ landmark, seen }) =>
+          seen ? (
+            <circle
+              key={landmark.id}
+              cx={seen.x}
+              cy={seen.y}
+              r={chosen.includes(landmark.id) ? 6.5 : 3.2}
+              className={styles.dot}
+              data-chosen={chosen.includes(landmark.id)}
+              data-dot={landmark.id}
+              data-hidden={shown.hidden.includes(landmark.id)}
+            />
+          ) : null,
+        )}
+      </g>
       <StickSign kind={kind} points={points} top={44} bottom={height} left={0} right={divide} />
       {picture.drawn.every((each) => !each.seen) && (
         <text x={divide / 2} y={height / 2} textAnchor="middle" className={styles.note}>

@@ -1,1 +1,2 @@
 export { BenchPicture } from "./BenchPicture";
+export { useView } from "./useView";

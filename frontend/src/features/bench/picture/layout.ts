@@ -1,28 +1,32 @@
 // Where subject and sheet lie on the screen: side by side at one scale, heights straight across.
 import type { Bench } from "../../../api/types";
 import { fitted, Scale } from "../../../geometry/scale";
+import type { View } from "./useView";
 
 export type Layout = {
   sheet: Scale;
   subject: Scale;
   /** Where the sheet's half of the picture begins, in pixels. */
   divide: number;
+  /** How much larger than as a whole. */
+  zoom: number;
 };
 
-const RULER = 34;
 const BORDER = 18;
-const HEAD = 40;
+/** Below this height, in pixels, there is no room for rulers. */
+export const LOW = 240;
 
 /** Both scales for a picture of this size. Subject and sheet share their vertical scale. */
-export function layOut(bench: Bench, width: number, height: number): Layout {
+export function layOut(bench: Bench, width: number, height: number, view: View): Layout {
   const divide = Math.round(width / 2);
-  const sheet = fitted(
+  const [ruler, head] = height < LOW ? [6, 34] : [34, 48];
+  const whole = fitted(
     { width: bench.sheet.width_mm, height: bench.sheet.height_mm },
     {
-      left: divide + RULER + 10,
-      top: HEAD + RULER - 8,
-      width: Math.max(60, width - divide - RULER - BORDER - 10),
-      height: Math.max(60, height - HEAD - RULER - BORDER + 8),
+      left: divide + ruler + 10,
+      top: head + ruler - 8,
+      width: Math.max(60, width - divide - ruler - BORDER - 10),
+      height: Math.max(60, height - head - ruler - (height < LOW ? 4 : BORDER) + 8),
     },
   );
   const seen = bench.landmarks.flatMap((each) =>
@@ -31,9 +35,17 @@ export function layOut(bench: Bench, width: number, height: number): Layout {
   const middle = seen.length
     ? (Math.min(...seen) + Math.max(...seen)) / 2
     : bench.sheet.width_mm / 2;
+  const beside = new Scale(whole.perMm, divide / 2 - middle * whole.perMm, whole.top);
   return {
-    sheet,
-    subject: new Scale(sheet.perMm, divide / 2 - middle * sheet.perMm, sheet.top),
+    sheet: seenBy(view, whole, (divide + width) / 2, height / 2),
+    subject: seenBy(view, beside, divide / 2, height / 2),
     divide,
+    zoom: view.zoom,
   };
+}
+
+/** One side enlarged about its middle, and moved. */
+function seenBy({ zoom, x, y }: View, scale: Scale, across: number, down: number): Scale {
+  const left = across + (scale.left - across) * zoom + x;
+  return new Scale(scale.perMm * zoom, left, down + (scale.top - down) * zoom + y);
 }

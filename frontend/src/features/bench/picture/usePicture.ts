@@ -3,6 +3,7 @@ import { useMemo } from "react";
 import type { Bench, BenchLandmark } from "../../../api/types";
 import type { Point } from "../../../geometry/scale";
 import { type Layout, layOut } from "./layout";
+import type { View } from "./useView";
 
 export type Drawn = {
   landmark: BenchLandmark;
@@ -27,9 +28,9 @@ export type Picture = {
   onSubject: Line[];
 };
 
-export function usePicture(bench: Bench, width: number, height: number): Picture {
+export function usePicture(bench: Bench, width: number, height: number, view: View): Picture {
   return useMemo(() => {
-    const layout = layOut(bench, width, height);
+    const layout = layOut(bench, width, height, view);
     const drawn = bench.landmarks.map((landmark) => ({
       landmark,
       mark: layout.sheet.toScreen({ x: landmark.held_left_mm, y: landmark.held_top_mm }),
@@ -58,5 +59,5 @@ export function usePicture(bench: Bench, width: number, height: number): Picture
       onSheet: lines((each) => each.mark),
       onSubject: lines((each) => each.seen),
     };
-  }, [bench, width, height]);
+  }, [bench, width, height, view]);
 }

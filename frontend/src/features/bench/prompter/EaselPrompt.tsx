@@ -9,9 +9,12 @@ type Props = {
   prompt: Prompt | undefined;
   onAnother: () => void;
   onLeave: () => void;
+  onUndo: () => void;
+  /** The two landmarks asked for, on subject and sheet. */
+  children: React.ReactNode;
 };
 
-export function EaselPrompt({ bench, prompt, onAnother, onLeave }: Props) {
+export function EaselPrompt({ bench, prompt, onAnother, onLeave, onUndo, children }: Props) {
   const doubts = bench.doubts.filter((each) => !each.kept).length;
   return (
     <div className={styles.easel}>
@@ -21,6 +24,14 @@ export function EaselPrompt({ bench, prompt, onAnother, onLeave }: Props) {
       <div className={styles.row}>
         <Button size="large" onClick={onAnother} disabled={!prompt}>
           Another
+        </Button>
+        <Button
+          size="large"
+          onClick={onUndo}
+          disabled={!bench.undo}
+          title={bench.undo ?? "Nothing to undo"}
+        >
+          Undo
         </Button>
         <Button size="large" onClick={onLeave}>
           Leave the easel
@@ -32,6 +43,7 @@ export function EaselPrompt({ bench, prompt, onAnother, onLeave }: Props) {
           </span>
         )}
       </div>
+      <div className={styles.picture}>{children}</div>
       <Progress bench={bench} />
     </div>
   );

@@ -83,7 +83,7 @@ export function PictureBoard({ bench, picture, chosen, points, onSet, onChoose }
   };
   const image = bench.subject.image ?? "";
   return (
-    <div className={styles.board} ref={box}>
+    <div className={`on-paper ${styles.board}`} ref={box}>
       {w > 0 && (
         <svg
           width={w}

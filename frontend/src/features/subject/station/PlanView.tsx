@@ -32,7 +32,7 @@ export function PlanView({ room, station, onMove }: Props) {
     };
   };
   return (
-    <figure className={styles.drawing}>
+    <figure className={`on-paper ${styles.drawing}`}>
       <figcaption>From above</figcaption>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="group" aria-label="The station from above">
         {room.plan.map((each) => (

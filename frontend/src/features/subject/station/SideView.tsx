@@ -29,7 +29,7 @@ export function SideView({ room, station, onMove }: Props) {
   const half = Math.max(16, 300 * per);
   const lean = (station.lean_deg * Math.PI) / 180;
   return (
-    <figure className={styles.drawing}>
+    <figure className={`on-paper ${styles.drawing}`}>
       <figcaption>From the side</figcaption>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="group" aria-label="The station from the side">
         <path className={styles.ground} d={`M10 ${ground}H${WIDTH - 10}`} />

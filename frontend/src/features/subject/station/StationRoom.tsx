@@ -28,7 +28,7 @@ export function StationRoom({ bench, make }: Props) {
         <SideView room={room} station={station} onMove={move} />
       </div>
       <div className={styles.seen}>
-        <figure className={styles.drawing}>
+        <figure className={`on-paper ${styles.drawing}`}>
           <figcaption>What the eye sees · {room.scene}</figcaption>
           <img src={room.image} alt={`${room.scene} from this station`} className={styles.scene} />
         </figure>

@@ -1,0 +1,36 @@
+// What to do first, shown until it is sent away. Remembered in this browser.
+import { Button } from "antd";
+import { useState } from "react";
+import { Link } from "react-router";
+import styles from "./StudyWall.module.css";
+
+const NAME = "first visit";
+
+export function FirstVisit() {
+  const [seen, setSeen] = useState(() => localStorage.getItem(NAME) === "seen");
+  if (seen) {
+    return null;
+  }
+  const away = () => {
+    localStorage.setItem(NAME, "seen");
+    setSeen(true);
+  };
+  return (
+    <section className={styles.first} aria-label="What to do first">
+      <ol>
+        <li>
+          <b>Try it on a scene.</b> <Link to="/scenes">Sight a scene</Link>: Zirkel holds the stick,
+          you lay it on, and the truth can be revealed.
+        </li>
+        <li>
+          <b>Answer what is asked.</b> Each reading tightens the areas on the sheet; five already
+          hold the large shapes.
+        </li>
+        <li>
+          <b>Draw by it.</b> The recipe tells where each landmark goes on your own paper.
+        </li>
+      </ol>
+      <Button onClick={away}>I see</Button>
+    </section>
+  );
+}
