@@ -20,7 +20,7 @@ export function useShortcuts(handler: Handler): void {
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       const open = document.querySelector('[role="dialog"][aria-modal="true"], .ant-modal-wrap');
-      const shown = open instanceof HTMLElement && open.offsetParent !== null;
+      const shown = open !== null && open.getClientRects().length > 0;
       const plain = event.key.length === 1 && !event.ctrlKey && !event.metaKey;
       if (event.defaultPrevented || isTyping(event.target) || shown) {
         return;

@@ -1,0 +1,319 @@
+"""The pad as a hand uses it: nothing half entered lost, nothing assumed, few keys, no doubles; and
+the picture looked at closely."""
+
+import json
+import threading
+import unittest
+import urllib.request
+from http.server import BaseHTTPRequestHandler, HTTPServer
+from typing import ClassVar
+
+from tests.browser.case import ROOT, BrowserCase
+
+MASK = "Wooden mask on a peg"
+BENCH = "Potting bench, morning light"
+
+
+class HandCase(BrowserCase):
+    title: ClassVar = MASK
+
+    def setUp(self):
+        super().setUp()
+        self.id = self.study_id(self.title)
+        self.open(f"/studies/{self.id}", "text=Sight next")
+        told = self.asked(f"/api/v1/studies/{self.id}")
+        self.letters = {each["id"]: each["letters"] for each in told["landmarks"]}
+
+    def asked(self, path):
+        with urllib.request.urlopen(self.server.address + path) as answer:
+            return json.load(answer)
+
+    def keys(self, *keys):
+        for each in keys:
+            self.page.keyboard.press(each)
+
+    def pair(self, first, second):
+        self.page.keyboard.type(self.letters[first] + self.letters[second])
+
+    def readout(self):
+        return " ".join(self.page.inner_text("output").replace("⁄", "/").split())
+
+    def newest(self):
+        return self.asked(f"/api/v1/studies/{self.id}")["readings"][-1]
+
+
+class Entering(HandCase):
+    def test_each_kind_takes_eight_keys_or_fewer(self):
+        """Letters of two landmarks, or one key for a pair known already; kind, value, Enter."""
+        cheeks = list(self.letters["cheek_l"] + self.letters["cheek_r"])
+        brow = list(self.letters["brow_top"])
+        for keys, said in (
+            ([*cheeks, "a", "3", "q"], "3 1/4"),
+            ([*cheeks, "u", "4", "x"], "4 1/8"),
+            ([*cheeks, "s", "3", "h"], "3 1/2"),
+            ([*cheeks, "t", "2"], "2:00"),
+            ([*cheeks, "2", "3", "0"], "2:30"),
+            ([*cheeks, "p", "0"], "plumb"),
+            ([*cheeks, "l", "0"], "level"),
+            ([".", "d", *brow, "h"], "1/2"),
+            ([",", "m", *cheeks, "2"], "2 times"),
+            ([".", "e", *cheeks], ""),
+            ([*cheeks, "o"], "lower"),
+            ([*cheeks, "i"], "right"),
+        ):
+            with self.subTest("".join(keys)):
+                version = self.version()
+                self.keys("Escape", *keys, "Enter")
+                self.assertLessEqual(len(keys) + 1, 8)
+                self.wait_for_version(version + 1)
+                self.assertIn(said, self.newest()["said"])
+
+    def test_two_is_two_o_clock_and_degrees_have_their_sign(self):
+        for typed, degrees in (("2", 60.0), ("130", 45.0), ("1030", 135.0), ("45", 45.0),
+                               ("8°", 8.0)):  # fmt: skip
+            version = self.version()
+            self.keys("Escape")
+            self.pair("brow_top", "chin")
+            self.keys("t")
+            for key in typed:
+                self.page.evaluate(
+                    "key => window.dispatchEvent(new KeyboardEvent('keydown', {key}))", key
+                )
+            self.keys("Enter")
+            self.wait_for_version(version + 1)
+            self.assertAlmostEqual(self.newest()["entry"]["degrees"], degrees)
+
+    def test_no_zero_is_recorded_that_nobody_gave(self):
+        version = self.version()
+        self.pair("brow_top", "chin")
+        self.keys("p")
+        self.assertIn("how far?", self.readout())
+        self.keys("Enter")
+        self.keys("Enter")
+        self.page.wait_for_timeout(300)
+        self.assertEqual(self.version(), version)
+        self.page.click("text=on the plumb")
+        self.keys("Enter")
+        self.wait_for_version(version + 1)
+
+    def test_enter_twice_keeps_once_and_what_is_typed_meanwhile_is_the_next(self):
+        version, count = self.version(), len(self.asked(f"/api/v1/studies/{self.id}")["readings"])
+        self.pair("brow_top", "chin")
+        self.page.keyboard.type("u1q")
+        self.keys("Enter", "Enter")
+        self.pair("cheek_l", "cheek_r")
+        self.page.keyboard.type("a2")
+        self.wait_for_version(version + 1)
+        self.assertIn("2 masks", self.readout())
+        self.keys("Enter")
+        self.wait_for_version(version + 2)
+        told = self.asked(f"/api/v1/studies/{self.id}")["readings"]
+        self.assertEqual(len(told), count + 2)
+        self.assertEqual([each["entry"]["units"] for each in told[-2:]], [1.25, 2.0])
+
+    def test_letters_that_fit_nothing_say_so(self):
+        self.page.keyboard.type("zz")
+        self.page.wait_for_selector("text=nothing begins with “z”")
+
+    def test_what_is_half_entered_survives(self):
+        self.pair("brow_top", "chin")
+        self.page.keyboard.type("u1 3/8")
+        for how in ("reload", "room", "help", "easel"):
+            with self.subTest(how):
+                if how == "reload":
+                    self.page.reload()
+                elif how == "room":
+                    self.page.click("nav >> text=Draw")
+                    self.page.wait_for_selector("text=Placed: next")
+                    self.page.click("nav >> text=Bench")
+                elif how == "help":
+                    self.keys("?")
+                    self.page.wait_for_selector("text=Words and keys")
+                    self.keys("Escape")
+                else:
+                    self.keys("Shift+E")
+                    self.page.wait_for_selector("text=Leave the easel")
+                self.page.wait_for_selector("output >> text=masks")
+                self.assertRegex(self.readout(), "^1 3/8.*masks")
+                self.page.wait_for_selector("section >> text=Brow, highest point")
+
+    def test_what_a_reading_did_is_said_and_goes_when_the_next_begins(self):
+        version = self.version()
+        self.pair("brow_top", "chin")
+        self.page.keyboard.type("u3")
+        self.keys("Enter")
+        self.wait_for_version(version + 1)
+        self.page.wait_for_selector("[role=status] >> text=Sight it again")
+        self.page.keyboard.type(self.letters["chin"])
+        self.page.wait_for_function("() => !document.body.innerText.includes('Sight it again.')")
+
+    def test_single_letters_can_be_switched_off(self):
+        self.keys("?")
+        self.page.get_by_label("Single letters are keys").click()
+        self.keys("Escape")
+        self.page.wait_for_selector("text=Words and keys", state="hidden")
+        self.pair("brow_top", "chin")
+        self.assertIn("?", self.readout())
+        self.page.wait_for_selector("section >> text=tap, or type its letters")
+
+
+class LookingClosely(HandCase):
+    title: ClassVar = BENCH
+
+    def names(self):
+        return self.page.locator("svg [data-name]").evaluate_all(
+            "all => all.map(each => { const b = each.getBoundingClientRect();"
+            " return [each.textContent, b.left, b.top, b.right, b.bottom]; })"
+        )
+
+    def test_shapes_from_afar_landmarks_from_near_and_none_over_another(self):
+        afar = [each[0] for each in self.names()]
+        self.assertEqual(afar.count("Watering can"), 2)
+        self.assertNotIn("Spout, tip", afar)
+        box = self.page.locator("svg[aria-label^='Subject and sheet']").bounding_box()
+        self.page.mouse.move(box["x"] + 200, box["y"] + 200)
+        for _ in range(3):
+            self.page.mouse.wheel(0, -120)
+        self.page.wait_for_selector("svg [data-name] >> text=Can, rim right", state="attached")
+        near = self.names()
+        self.assertGreater(len(near), 5)
+        for i, (text, left, top, right, bottom) in enumerate(near):
+            for other, x1, y1, x2, y2 in near[i + 1 :]:
+                over = left < x2 - 3 and x1 < right - 3 and top < y2 - 5 and y1 < bottom - 5
+                self.assertFalse(over, f"{text} lies over {other}")
+        self.page.click("text=As a whole")
+        self.page.wait_for_selector("svg [data-name] >> text=Watering can", state="attached")
+
+    def test_by_keys_too(self):
+        before = self.page.locator("[data-dot]").first.bounding_box()
+        self.keys("+", "+", "Shift+ArrowRight")
+        self.page.wait_for_selector("text=As a whole")
+        after = self.page.locator("[data-dot]").first.bounding_box()
+        self.assertNotAlmostEqual(before["x"], after["x"], delta=5)
+        self.keys("-", "-", "-")
+        self.page.wait_for_selector("text=As a whole", state="hidden")
+
+    def test_a_tap_that_wanders_moves_the_picture_and_chooses_nothing(self):
+        self.keys("+", "+", "+")
+        dot = self.page.locator("[data-dot=spout_root]").bounding_box()
+        self.page.mouse.move(dot["x"] + 3, dot["y"] + 3)
+        self.page.mouse.down()
+        self.page.mouse.move(dot["x"] + 60, dot["y"] + 40, steps=4)
+        self.page.mouse.up()
+        moved = self.page.locator("[data-dot=spout_root]").bounding_box()
+        self.assertAlmostEqual(moved["x"] - dot["x"], 57, delta=8)
+        self.page.wait_for_selector("section >> text=tap, or type its letters")
+
+
+class DimRoom(HandCase):
+    def test_the_surroundings_go_dark_and_can_be_read(self):
+        self.page.emulate_media(color_scheme="dark")
+        axe = (ROOT / "frontend" / "node_modules" / "axe-core" / "axe.min.js").read_text()
+        for path, wait in (
+            (f"/studies/{self.id}", "text=Sight next"),
+            ("/", "text=Wooden mask"),
+            (f"/studies/{self.id}/draw", "text=Placed: next"),
+        ):
+            self.open(path, wait)
+            ground = self.page.evaluate("getComputedStyle(document.body).backgroundColor")
+            self.assertLess(max(int(n) for n in ground[4:-1].split(",")), 60)
+            self.page.evaluate(axe)
+            found = self.page.evaluate("axe.run({runOnly: ['color-contrast']})")
+            told = [n["html"][:120] for each in found["violations"] for n in each["nodes"][:4]]
+            with self.subTest(path):
+                self.assertEqual(told, [])
+
+
+class TheWall(BrowserCase):
+    own_server = True
+
+    def test_copied_taken_down_and_hung_up_later(self):
+        self.open("/", f"text={MASK}")
+        self.page.get_by_label(f"Make a copy of {MASK}").click()
+        self.page.wait_for_selector(f"text={MASK}, copy")
+        self.page.get_by_label(f"Take {MASK}, copy off the wall").click()
+        self.page.wait_for_selector("text=Taken down (1)")
+        self.page.reload()
+        self.page.click("text=Taken down (1)")
+        self.page.get_by_label(f"Hang {MASK}, copy up again").click()
+        self.page.wait_for_selector(f"h2 >> text={MASK}, copy")
+        self.page.click("text=Words")
+        self.page.wait_for_selector("dt >> text=landmark")
+
+
+class PlacedLater(HandCase):
+    def test_a_landmark_added_at_the_easel_is_placed_by_a_tap_and_given_its_tier(self):
+        draft = {
+            "format": "zirkel-study", "version": 1, "title": "From life",
+            "landmarks": [
+                {"id": "crown", "name": "Crown", "tier": 1, "rough": [0.5, 0.1]},
+                {"id": "chin", "name": "Chin", "tier": 1, "rough": [0.5, 0.6]},
+            ],
+            "unit": {"from": "crown", "to": "chin", "along": "plumb", "name": "head"},
+        }  # fmt: skip
+        request = urllib.request.Request(
+            self.server.address + "/api/v1/studies/import",
+            json.dumps(draft).encode(),
+            {"Content-Type": "application/json"},
+        )
+        with urllib.request.urlopen(request) as answer:
+            study = json.load(answer)["id"]
+        self.open(f"/studies/{study}?side=Set-up", "text=Landmarks")
+        version = self.version()
+        self.page.get_by_label("New landmark").fill("Elbow")
+        self.keys("Enter")
+        self.wait_for_version(version + 1)
+        self.page.get_by_label("Place Elbow").click()
+        self.page.wait_for_selector("text=Tap where it sits")
+        chin = self.page.locator("[data-dot=chin]").bounding_box()
+        crown = self.page.locator("[data-dot=crown]").bounding_box()
+        self.page.mouse.click(chin["x"] + 43, chin["y"] + 3)
+        self.wait_for_version(version + 2)
+        told = self.asked(f"/api/v1/studies/{study}")["landmarks"][-1]
+        scale = 0.5 / (chin["y"] - crown["y"])
+        self.assertAlmostEqual(told["rough"][0], 0.5 + 40 * scale, delta=4 * scale)
+        self.assertAlmostEqual(told["rough"][1], 0.6, delta=4 * scale)
+        self.page.get_by_label("Elbow belongs to").select_option("3")
+        self.wait_for_version(version + 3)
+        self.assertEqual(self.asked(f"/api/v1/studies/{study}")["landmarks"][-1]["tier"], 3)
+
+
+class AForeignPage(HandCase):
+    def test_it_can_send_but_nothing_is_changed(self):
+        """Another page in the same browser tries every way that needs no asking first."""
+        target = self.server.address
+        change = {"type": "set_title", "title": "Taken over"}
+        body = json.dumps(json.dumps({"version": self.version(), "change": change}))
+        script = f"""<script>
+          const send = (path, kind, body) => fetch("{target}/api/v1/studies/" + path, {{
+            method: "POST", mode: "no-cors", body,
+            headers: kind ? {{"Content-Type": kind}} : {{}}}});
+          const kinds = ["text/plain", "application/x-www-form-urlencoded", ""];
+          const tries = kinds.map((kind) => send("{self.id}/changes", kind, {body}));
+          tries.push(send("import", "", new Blob(["{{}}"])));
+          Promise.allSettled(tries).then(() => document.title = "tried");
+        </script>"""
+
+        class Page(BaseHTTPRequestHandler):
+            def do_GET(self):
+                self.send_response(200)
+                self.send_header("Content-Type", "text/html")
+                self.end_headers()
+                self.wfile.write(script.encode())
+
+            def log_message(self, *_):
+                pass
+
+        elsewhere = HTTPServer(("127.0.0.1", 0), Page)
+        self.addCleanup(elsewhere.server_close)
+        threading.Thread(target=elsewhere.serve_forever, daemon=True).start()
+        self.addCleanup(elsewhere.shutdown)
+        page = self.context.new_page()
+        page.goto(f"http://127.0.0.1:{elsewhere.server_port}/")
+        page.wait_for_function("document.title === 'tried'")
+        told = self.asked(f"/api/v1/studies/{self.id}")
+        self.assertEqual((told["title"], told["version"]), (MASK, 1))
+
+
+if __name__ == "__main__":
+    unittest.main()
