@@ -152,7 +152,7 @@ class Drawing(SubjectCase):
     def test_every_export_is_downloaded(self):
         self.open(f"/studies/{self.id}/draw?view=Take+along", "text=On paper")
         labels = {"marks": "Marks sheet", "recipe": "Recipe", "strips": "Tick strips",
-                  "viewfinder": "Viewfinder", "tilts": "Clock-face card",
+                  "viewfinder": "Viewfinder", "tilts": "Tilt card",
                   "grid": "Grid for the sheet", "plan": "Plan as SVG",
                   "marks-table": "Marks as CSV", "readings-table": "Readings as CSV"}  # fmt: skip
         self.assertEqual(set(labels), set(PAPERS) - {"print-grid"})

@@ -6,9 +6,10 @@ import sys
 import tempfile
 import unittest
 import urllib.request
+from contextlib import ExitStack
 from pathlib import Path
 
-from tests.browser.case import Server
+from tests.browser.case import Server, free_port
 
 
 def serve(*arguments):
@@ -32,9 +33,24 @@ class Refusals(unittest.TestCase):
         self.assertIn("choose another with --port", done.stderr)
 
     def test_an_address_that_is_not_ours(self):
-        done = serve("--host", "203.0.113.7", "--port", "8123")
+        done = serve("--host", "203.0.113.7", "--port", "8123", "--let-the-network-in")
         self.assertEqual(done.returncode, 2)
         self.assertIn("203.0.113.7:8123 cannot be used", done.stderr)
+
+    def test_other_machines_are_let_in_only_when_it_is_said_in_so_many_words(self):
+        for host in ("0.0.0.0", "203.0.113.7", "elsewhere.test"):
+            done = serve("--host", host, "--port", "8123")
+            self.assertEqual(done.returncode, 2)
+            self.assertIn("--let-the-network-in", done.stderr)
+            self.assertEqual(done.stderr.count("\n"), 1)
+
+    def test_a_damaged_database_is_told_in_one_sentence(self):
+        with tempfile.TemporaryDirectory() as folder:
+            (Path(folder) / "zirkel.sqlite").write_bytes(b"not a database " * 100)
+            done = serve("--port", str(free_port()), "--data", folder)
+        self.assertEqual((done.returncode, done.stdout), (2, ""))
+        self.assertEqual(done.stderr.count("\n"), 1)
+        self.assertIn("damaged", done.stderr)
 
     def test_a_data_folder_that_is_a_file(self):
         with tempfile.NamedTemporaryFile() as file:
@@ -57,6 +73,31 @@ class Serving(unittest.TestCase):
                 server.kill()
             self.assertEqual(seen[0], seen[1])
             self.assertTrue((Path(folder) / "data" / "zirkel.sqlite").exists())
+
+    def test_a_hundred_who_send_half_and_wait_stop_nobody(self):
+        with tempfile.TemporaryDirectory() as folder, ExitStack() as held:
+            server = Server(Path(folder) / "data", demo=False)
+            server.start()
+            held.callback(server.kill)
+            for i in range(150):
+                line = held.enter_context(socket.create_connection(("127.0.0.1", server.port)))
+                line.sendall(b"" if i % 2 else b"POST /api/v1/studies HTTP/1.1\r\nHost: loc")
+            with urllib.request.urlopen(server.address + "/api/v1/studies", timeout=10) as answer:
+                self.assertEqual(answer.status, 200)
+
+    def test_what_is_too_large_is_refused_before_it_has_come_in(self):
+        with tempfile.TemporaryDirectory() as folder:
+            server = Server(Path(folder) / "data", demo=False)
+            server.start()
+            try:
+                with socket.create_connection(("127.0.0.1", server.port), timeout=10) as line:
+                    line.sendall(
+                        b"POST /api/v1/studies/import HTTP/1.1\r\nHost: 127.0.0.1\r\n"
+                        b"Content-Type: application/json\r\nContent-Length: 900000000\r\n\r\n{"
+                    )
+                    self.assertIn(b" 413 ", line.recv(1000).split(b"\r\n")[0])
+            finally:
+                server.kill()
 
 
 if __name__ == "__main__":

@@ -3,18 +3,19 @@ mm."""
 
 import unittest
 
+import numpy as np
 from PIL import Image
 
 from tests.paper.drawn import pages
 from zirkel.core.study import Margins, Sheet
-from zirkel.paper.grid_overlay import grid_overlay
+from zirkel.paper.grid_overlay import BORDER_MM, grid_overlay
 from zirkel.paper.marks_sheet import PrintedMark, marks_sheet
-from zirkel.paper.page import page_for
+from zirkel.paper.page import Page, page_for
 from zirkel.paper.plan_svg import plan_svg
 from zirkel.paper.recipe_pages import PrintedPlacing, recipe_pages
 from zirkel.paper.reference_print import reference_print
-from zirkel.paper.tick_strips import EDGE, Ticks, tick_strips
-from zirkel.paper.tilt_card import RADIUS, tilt_card
+from zirkel.paper.tick_strips import EDGE, NAME, Ticks, _laid, tick_strips
+from zirkel.paper.tilt_card import CARD_WIDE, LEFT, TOP, ray_end, tilt_card
 from zirkel.paper.viewfinder import OPENING, viewfinder
 
 SHEET = Sheet(297.0, 420.0, Margins.even(15.0))
@@ -74,19 +75,56 @@ class Papers(unittest.TestCase):
             self.assertAlmostEqual(w / h, ratio, delta=0.002)
             self.proof(data)
 
-    def test_the_clock_face_has_its_hours(self):
+    def test_the_thread_falls_on_the_tilt(self):
+        """A stick at 45 degrees, the card's edge along it: the thread hangs straight down, which is
+        135 degrees clockwise from the edge's upper end. At 90 it halves the card."""
+        hole = (LEFT + CARD_WIDE / 2.0, TOP + 5.0)
+        for tilt in (0.0, 30.0, 45.0, 90.0, 150.0, 180.0):
+            x, y = ray_end(hole, tilt, 10.0)
+            edge = np.radians(tilt)
+            along = np.array([np.sin(edge), -np.cos(edge)])
+            beside = np.array([-along[1], along[0]])
+            thread = (x - hole[0]) * along + (y - hole[1]) * beside
+            self.assertAlmostEqual(thread[0] / np.hypot(*thread), 0.0, places=9)
+            self.assertGreater(thread[1], 0.0)
         data = tilt_card("A study")
-        outer = [max(a[1], b[1]) for a, b in pages(data)[0].segments()
-                 if abs(a[0] - b[0]) < 0.01 and 13 < abs(a[1] - b[1]) < 15]  # fmt: skip
-        self.near(max(outer), 125.0 + RADIUS)
+        rays = [(a, b) for a, b in pages(data)[0].segments()
+                if 1.8 < np.hypot(a[0] - b[0], a[1] - b[1]) < 14.0]  # fmt: skip
+        self.assertGreaterEqual(len(rays), 73)
         self.proof(data)
+
+    def test_no_tick_runs_through_a_name(self):
+        ticks = [(40.0 + 3.0 * i, f"Landmark number {i}") for i in range(9)] + [(120.0, "Far")]
+        rows = _laid(Page("", 100.0, 100.0), Ticks("close", ticks))
+        ruler = Page("", 100.0, 100.0)
+        for at, name, row in rows:
+            for other, _, lower in rows:
+                covered = at < other <= at + ruler.wide(name, NAME)
+                self.assertFalse(covered and lower >= row, f"{other} runs through {name}")
+
+    def test_strips_take_the_smallest_page_that_holds_them(self):
+        for far, size in ((120.0, (210.0, 297.0)), (240.0, (297.0, 210.0)), (300.0, (420.0, 297.0)),
+                          (900.0, None)):  # fmt: skip
+            page = pages(tick_strips("A study", [Ticks("from Crown", [(far, "Toe")])]))[0]
+            if size:
+                self.assertEqual(tuple(round(each) for each in page.size), size)
+            else:
+                self.assertGreater(page.size[0], 900.0)
+
+    def test_long_words_are_never_cut(self):
+        page = Page("", 100.0, 100.0)
+        for said in ("word " * 60, "w" * 200, ""):
+            lines = page.lines(said, 50.0, 6.0, strong=True)
+            self.assertEqual("".join(lines).replace(" ", ""), said.replace(" ", ""))
+            self.assertTrue(all(page.wide(each, 6.0, strong=True) <= 50.0 for each in lines))
 
     def test_the_grid_s_lines(self):
         across, down = [50.0, 90.0, 130.0, 170.0, 210.0], [60.0, 100.0, 140.0]
-        page = pages(grid_overlay("A study", 297.0, 210.0, across, down))[0]
+        page = pages(grid_overlay("A study", (0.0, 0.0, 297.0, 210.0), across, down))[0]
+        self.near(page.size[0], 297.0 + 2 * BORDER_MM)
         upright = {round(a[0], 1) for a, b in page.segments()
                    if abs(a[0] - b[0]) < 1e-6 and abs(abs(a[1] - b[1]) - 80) < TENTH}  # fmt: skip
-        self.assertEqual(upright, set(across))
+        self.assertEqual(upright, {x + BORDER_MM for x in across})
 
     def test_the_print_is_of_its_true_size(self):
         data = reference_print("A study", Image.new("RGB", (400, 300)), 160.0, 120.0)

@@ -63,7 +63,10 @@ class Pages(unittest.TestCase):
         with tempfile.TemporaryDirectory() as folder:
             app = create_app(WebConfig(Path(folder) / "zirkel.sqlite", front_end=None))
             self.assertEqual(app.test_client().get("/").status_code, 404)
-            self.assertEqual(app.test_client().get("/api/v1/studies").json, {"studies": []})
+            self.assertEqual(
+                app.test_client().get("/api/v1/studies").json,
+                {"studies": [], "broken": [], "down": []},
+            )
             app.extensions["zirkel_store"].close()
 
     def test_zirkel_s_own_mistakes_are_told_as_such_and_show_no_inside(self):

@@ -1,4 +1,5 @@
-"""The grid for the sheet at true size, with its labels and the centre cross."""
+"""A grid at true size on a page a little larger than what it is laid over, with its corners marked:
+letters, numbers and bar stand in the border, off the drawing."""
 
 from __future__ import annotations
 
@@ -8,14 +9,25 @@ from string import ascii_uppercase
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput
 from zirkel.paper.base import Paper
-from zirkel.paper.page import CHALK, LINE, PENCIL, Page
+from zirkel.paper.page import CHALK, GRAPHITE, LINE, PENCIL, Page
+
+BORDER_MM = 14.0
+CORNER_MM = 6.0
+
+Box = tuple[float, float, float, float]
 
 
 def grid_overlay(
-    title: str, width_mm: float, height_mm: float, across: Sequence[float], down: Sequence[float]
+    title: str, over: Box, across: Sequence[float], down: Sequence[float], what: str = "sheet"
 ) -> bytes:
-    """One page of the given size with lines at `across` from its left and `down` from its top."""
-    paper = Page(f"{title}, grid", width_mm, height_mm)
+    """One page round the box `over` (left, top, right, bottom in mm), with lines at `across` and
+    `down` in the same millimetres."""
+    left, top = min(over[0], across[0]), min(over[1], down[0])
+    right, bottom = max(over[2], across[-1]), max(over[3], down[-1])
+    size = (right - left + 2 * BORDER_MM, bottom - top + 2 * BORDER_MM)
+    paper = Page(f"{title}, grid", *size)
+    across = [x - left + BORDER_MM for x in across]
+    down = [y - top + BORDER_MM for y in down]
     for i, x in enumerate(across):
         middle = i == len(across) // 2
         paper.line([(x, down[0]), (x, down[-1])], CHALK if middle else PENCIL, 0.2)
@@ -23,24 +35,37 @@ def grid_overlay(
         middle = i == len(down) // 2
         paper.line([(across[0], y), (across[-1], y)], CHALK if middle else PENCIL, 0.2)
     for i in range(len(across) - 1):
-        paper.text((across[i] + across[i + 1]) / 2.0, down[0] - 1.5, ascii_uppercase[i], 3.4,
+        paper.text((across[i] + across[i + 1]) / 2.0, BORDER_MM - 4.5, ascii_uppercase[i], 4.0,
                    anchor="middle")  # fmt: skip
     for i in range(len(down) - 1):
-        paper.text(across[0] - 1.5, (down[i] + down[i + 1]) / 2.0 + 1.2, str(i + 1), 3.4,
-                   anchor="end")  # fmt: skip
-    paper.box(0.2, 0.2, width_mm - 0.4, height_mm - 0.4, LINE, 0.2)
-    if width_mm > 190.0:
-        paper.proof_bar(6.0, height_mm - 3.0)
+        paper.text(BORDER_MM - 4.5, (down[i] + down[i + 1]) / 2.0 + 1.4, str(i + 1), 4.0,
+                   anchor="middle")  # fmt: skip
+    _corners(paper, [each - o + BORDER_MM for each, o in zip(over, (left, top) * 2, strict=True)])
+    if size[0] > 130.0 + 2 * BORDER_MM:
+        paper.proof_bar(BORDER_MM, size[1] - 3.0)
+    said = f"Corner marks: the {what}'s corners"
+    room = size[0] - 2 * BORDER_MM
+    if paper.wide(said, 2.6) < room:
+        paper.text(BORDER_MM, 4.0, said, 2.6, colour=PENCIL)
     return paper.done()
+
+
+def _corners(paper: Page, box: Sequence[float]) -> None:
+    """Marks outside each corner of what the grid is laid over, and its outline very light."""
+    left, top, right, bottom = box
+    paper.box(left, top, right - left, bottom - top, LINE, 0.15, (1.0, 2.0))
+    for x, out_x in ((left, -1.0), (right, 1.0)):
+        for y, out_y in ((top, -1.0), (bottom, 1.0)):
+            paper.line([(x + out_x, y), (x + out_x * CORNER_MM, y)], GRAPHITE, 0.25)
+            paper.line([(x, y + out_y), (x, y + out_y * CORNER_MM)], GRAPHITE, 0.25)
 
 
 def _of(worked: Worked) -> bytes:
     study, grid = worked.study, worked.grid
     if grid is None:
         raise BadInput("frame", "there is nothing to lay a grid over yet: take a few readings")
-    return grid_overlay(
-        study.title, study.sheet.width_mm, study.sheet.height_mm, grid.across_mm, grid.down_mm
-    )
+    sheet = (0.0, 0.0, study.sheet.width_mm, study.sheet.height_mm)
+    return grid_overlay(study.title, sheet, grid.across_mm, grid.down_mm)
 
 
 PAPER = Paper("grid", "Grid for the sheet", "true size, centre cross", _of)

@@ -43,7 +43,8 @@ def marks_sheet(
     taken: list[tuple[float, float, float]] = []
     for mark in sorted(marks, key=lambda each: each.top_mm):
         _mark(paper, mark, sheet, taken)
-    paper.text(m.left, 7.0, title, 4.2, strong=True)
+    room = sheet.width_mm - m.left - 2.0
+    paper.text(m.left, 7.0, paper.lines(title, room, 4.2, strong=True)[0], 4.2, strong=True)
     if agreement and m.left + paper.wide(agreement, NAME_MM) < sheet.width_mm - 2.0:
         paper.text(m.left, 11.0, agreement, NAME_MM, colour=PENCIL)
     paper.proof_bar(m.left, sheet.height_mm - 5.0)

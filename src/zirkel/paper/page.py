@@ -21,8 +21,13 @@ PLAIN, STRONG = "SourceSans3-Regular", "SourceSans3-SemiBold"
 GRAPHITE, PENCIL, LINE = "#2b2926", "#5f584e", "#cdc1ad"
 CHALK, VERDIGRIS = "#a83a25", "#2f6b57"
 PROOF_MM = 100.0
+LEADING = 1.35
 
-ISO_MM = {"A4": (210.0, 297.0), "A3": (297.0, 420.0), "A2": (420.0, 594.0), "A1": (594.0, 841.0)}
+PAGES_MM = {
+    "A4": (210.0, 297.0), "A3": (297.0, 420.0), "A2": (420.0, 594.0), "A1": (594.0, 841.0),
+    "Letter": (215.9, 279.4), "Tabloid": (279.4, 431.8), "C": (431.8, 558.8),
+}  # fmt: skip
+"""Common pages, ISO's and in inches: short side, long side."""
 
 
 def _fonts() -> None:
@@ -109,6 +114,32 @@ class Page:
         """How wide words come out, in mm."""
         return float(pdfmetrics.stringWidth(said, STRONG if strong else PLAIN, size * mm)) / mm
 
+    def lines(self, said: str, width: float, size: float = 3.4, strong: bool = False) -> list[str]:
+        """Words over as many lines of that width as they need; a word too long by itself is
+        broken."""
+        made = [""]
+        for word in said.split():
+            longer = f"{made[-1]} {word}".strip()
+            if self.wide(longer, size, strong) <= width:
+                made[-1] = longer
+                continue
+            made.append(word)
+            while self.wide(made[-1], size, strong) > width:
+                shorter = range(len(made[-1]) - 1, 0, -1)
+                fits = next(
+                    n for n in shorter if n == 1 or self.wide(made[-1][:n], size, strong) <= width
+                )
+                made[-1:] = [made[-1][:fits], made[-1][fits:]]
+        return [each for each in made if each] or [""]
+
+    def wrapped(self, x: float, y: float, width: float, said: str, size: float = 3.4,
+                strong: bool = False, colour: str = GRAPHITE) -> float:  # fmt: skip
+        """Words over as many lines as they need; the base line that comes next."""
+        for line in self.lines(said, width, size, strong):
+            self.text(x, y, line, size, strong, colour)
+            y += LEADING * size
+        return y
+
     def image(self, picture: Any, x: float, y: float, width: float, height: float) -> None:
         """A picture (an ImageReader) in a rectangle from its top-left corner."""
         left, top = self._at(x, y)
@@ -135,10 +166,11 @@ class Page:
 
 
 def page_for(width_mm: float, height_mm: float) -> tuple[float, float]:
-    """The smallest common page, upright or lying, that holds so much; else one made to measure."""
-    lying = width_mm > height_mm
-    for short, long in ISO_MM.values():
-        page = (long, short) if lying else (short, long)
-        if width_mm <= page[0] and height_mm <= page[1]:
-            return page
-    return width_mm, height_mm
+    """The smallest common page, upright or lying, that holds so much; else one made to measure.
+    ISO's come before those in inches that are hardly smaller."""
+    pages = [page for short, long in PAGES_MM.values() for page in ((short, long), (long, short))]
+    holding = [page for page in pages if width_mm <= page[0] and height_mm <= page[1]]
+    if not holding:
+        return width_mm, height_mm
+    least = min(w * h for w, h in holding)
+    return next(page for page in holding if page[0] * page[1] <= 1.05 * least)

@@ -9,10 +9,12 @@ from zirkel.core.study import Sheet
 from zirkel.core.words.recipe import say_how
 from zirkel.core.worked import Worked
 from zirkel.paper.base import Paper
-from zirkel.paper.page import LINE, PENCIL, VERDIGRIS, Page
+from zirkel.paper.page import LEADING, LINE, PENCIL, VERDIGRIS, Page
 
 WIDTH, HEIGHT = 210.0, 297.0
 EDGE, ROW, SMALL = 16.0, 36.0, 30.0
+LEFT = EDGE + SMALL + 8.0
+BESIDE = WIDTH - EDGE - LEFT
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,24 +36,25 @@ def recipe_pages(
     paper = Page(f"{title}, recipe", WIDTH, HEIGHT)
     y = _head(paper, title, school)
     for line in set_up:
-        y = _wrapped(paper, EDGE, y, WIDTH - 2 * EDGE, line, 3.4)
+        y = paper.wrapped(EDGE, y, WIDTH - 2 * EDGE, line, 3.4)
     y += 4.0
     placed: list[tuple[float, float]] = []
     for number, each in enumerate(placings, 1):
-        if y + ROW > HEIGHT - 18.0:
+        high = max(ROW, _high(paper, number, each))
+        if y + high > HEIGHT - 18.0:
             paper.proof_bar(EDGE, HEIGHT - 8.0)
             paper.turn_page()
             y = _head(paper, title, school)
         _row(paper, y, number, each, sheet, placed)
         placed.append(each.place)
-        y += ROW
+        y += high
     paper.proof_bar(EDGE, HEIGHT - 8.0)
     return paper.done()
 
 
 def _head(paper: Page, title: str, school: str) -> float:
-    paper.text(EDGE, 16.0, title, 6.0, strong=True)
-    y = _wrapped(paper, EDGE, 22.0, WIDTH - 2 * EDGE, school, 3.2)
+    y = paper.wrapped(EDGE, 16.0, WIDTH - 2 * EDGE, title, 6.0, strong=True)
+    y = paper.wrapped(EDGE, y - 1.0, WIDTH - 2 * EDGE, school, 3.2)
     paper.line([(EDGE, y), (WIDTH - EDGE, y)], LINE)
     return y + 7.0
 
@@ -71,27 +74,17 @@ def _row(
     for start in each.via:
         paper.line([at(start), at(each.place)], PENCIL, 0.15, (0.6, 0.6))
     paper.cross(*at(each.place), 1.4, VERDIGRIS)
-    left = EDGE + SMALL + 8.0
-    paper.text(left, y + 4.0, f"{number}  {each.name}", 4.2, strong=True)
-    below = y + 9.5
+    below = paper.wrapped(LEFT, y + 4.0, BESIDE, f"{number}  {each.name}", 4.2, strong=True)
     for step in each.steps:
-        below = _wrapped(paper, left, below, WIDTH - EDGE - left, f"-  {step}", 3.6)
-    paper.text(left, below + 0.4, each.from_edges, 2.9, colour=PENCIL)
+        below = paper.wrapped(LEFT, below, BESIDE, f"-  {step}", 3.6)
+    paper.wrapped(LEFT, below + 0.4, BESIDE, each.from_edges, 2.9, colour=PENCIL)
 
 
-def _wrapped(paper: Page, x: float, y: float, width: float, said: str, size: float) -> float:
-    """Words over as many lines as they need; the base line that comes next."""
-    line = ""
-    for word in said.split():
-        longer = f"{line} {word}".strip()
-        if line and paper.wide(longer, size) > width:
-            paper.text(x, y, line, size)
-            y += 1.35 * size
-            line = word
-        else:
-            line = longer
-    paper.text(x, y, line, size)
-    return y + 1.35 * size
+def _high(paper: Page, number: int, each: PrintedPlacing) -> float:
+    """How high a placing's words come out."""
+    names = paper.lines(f"{number}  {each.name}", BESIDE, 4.2, strong=True)
+    steps = [line for step in each.steps for line in paper.lines(f"-  {step}", BESIDE, 3.6)]
+    return 8.0 + LEADING * (4.2 * len(names) + 3.6 * len(steps) + 2.9)
 
 
 def _of(worked: Worked) -> bytes:

@@ -1,4 +1,10 @@
-"""The tilt card: tilts by the hour."""
+"""The tilt card: laid with its long edge along the stick, it is read where its thread falls.
+
+The thread hangs from the middle of the long edge. With the edge along a stick of tilt t and the
+card's right end towards the stick's upper end (at 3 o'clock: the right one), the thread makes
+180 - t degrees with the edge, clockwise from that end. Rays go out to the card's other three edges,
+where hours stand outside and degrees inside.
+"""
 
 from __future__ import annotations
 
@@ -6,45 +12,76 @@ import math
 
 from zirkel.core.worked import Worked
 from zirkel.paper.base import Paper
-from zirkel.paper.page import PENCIL, Page
+from zirkel.paper.page import CHALK, LINE, PENCIL, Page
 
 WIDTH, HEIGHT = 210.0, 297.0
-RADIUS = 78.0
+CARD_WIDE, CARD_HIGH = 174.0, 118.0
+LEFT, TOP = (WIDTH - CARD_WIDE) / 2.0, 52.0
+STEP_DEG = 2.5
+"""Five minutes of the hour."""
+
+HOURS_IN, DEGREES_IN = 13.0, 23.0
+"""How far hours and degrees stand inside the card's edge, in mm."""
 
 
 def tilt_card(title: str) -> bytes:
-    """A clock face: hours and five-minute lines, to lay against a stick that carries a tilt."""
+    """One page with the card to cut out, and how it is used."""
     paper = Page(f"{title}, tilt card", WIDTH, HEIGHT)
-    cx, cy = WIDTH / 2.0, 125.0
-    paper.text(18.0, 16.0, f"{title}: tilts by the clock", 5.0, strong=True)
-    paper.text(18.0, 23.0, "Keep 12 straight up by a plumb. The stick turns flat to the eye, like "
-               "a clock's hand.", 3.2, colour=PENCIL)  # fmt: skip
-    paper.circle(cx, cy, RADIUS, pen=0.4)
-    for minute in range(0, 720, 5):
-        a = math.radians(minute / 2.0)
-        hour, quarter = minute % 60 == 0, minute % 15 == 0
-        inner = RADIUS - (14.0 if hour else 8.0 if quarter else 3.5)
-        way = (math.sin(a), -math.cos(a))
-        paper.line(
-            [(cx + way[0] * inner, cy + way[1] * inner),
-             (cx + way[0] * RADIUS, cy + way[1] * RADIUS)],
-            width=0.35 if hour else 0.18,
-        )  # fmt: skip
-        if hour:
-            name = str(minute // 60 or 12)
-            paper.text(cx + way[0] * (RADIUS + 6.0), cy + way[1] * (RADIUS + 6.0) + 1.6, name, 5.0,
-                       strong=True, anchor="middle")  # fmt: skip
-            degrees = f"{(minute / 2) % 180:.0f}°"
-            paper.text(cx + way[0] * (RADIUS - 19.0), cy + way[1] * (RADIUS - 19.0) + 1.0, degrees,
-                       2.8, colour=PENCIL, anchor="middle")  # fmt: skip
-    paper.line([(cx, cy - RADIUS), (cx, cy + RADIUS)], PENCIL, 0.2, (2.0, 1.0))
-    paper.cross(cx, cy, 4.0)
-    paper.proof_bar(18.0, HEIGHT - 10.0)
+    name = paper.lines(f"{title}: tilt card", CARD_WIDE, 5.0, strong=True)[0]
+    paper.text(LEFT, 16.0, name, 5.0, strong=True)
+    y = paper.wrapped(
+        LEFT, 23.0, CARD_WIDE,
+        "Stick it on board and cut it out. Pull a thread through the hole and tie a weight to it.",
+        3.4, colour=PENCIL,
+    )  # fmt: skip
+    paper.wrapped(
+        LEFT, y, CARD_WIDE,
+        "Lay the long edge along the stick, its right end up, flat to the eye. Where the thread "
+        "falls is the tilt: the hour outside, degrees inside. Carry it to the sheet the same way.",
+        3.4, colour=PENCIL,
+    )  # fmt: skip
+    paper.box(LEFT, TOP, CARD_WIDE, CARD_HIGH, LINE, 0.3, (1.5, 1.5))
+    hole = (LEFT + CARD_WIDE / 2.0, TOP + 5.0)
+    paper.circle(*hole, 1.2, CHALK, 0.3)
+    paper.line([(LEFT, TOP + 1.2), (LEFT + CARD_WIDE, TOP + 1.2)], width=0.5)
+    paper.text(hole[0] - 8.0, TOP + 6.0, "along the stick", 3.0, colour=PENCIL, anchor="end")
+    paper.text(hole[0] + 8.0, TOP + 6.0, "right end up", 3.0, colour=PENCIL)
+    for number in range(int(180 / STEP_DEG) + 1):
+        _ray(paper, hole, number * STEP_DEG)
+    paper.proof_bar(LEFT, HEIGHT - 10.0)
     return paper.done()
+
+
+def ray_end(hole: tuple[float, float], tilt_deg: float, inside_mm: float) -> tuple[float, float]:
+    """Where the thread of that tilt comes to within so many mm of the card's edge."""
+    turned = math.radians(180.0 - tilt_deg)
+    way = (math.cos(turned), math.sin(turned))
+    beside, below = CARD_WIDE / 2.0 - inside_mm, TOP + CARD_HIGH - inside_mm - hole[1]
+    reach = min(
+        beside / abs(way[0]) if abs(way[0]) > 1e-9 else math.inf,
+        below / way[1] if way[1] > 1e-9 else math.inf,
+    )
+    return hole[0] + reach * way[0], hole[1] + reach * way[1]
+
+
+def _ray(paper: Page, hole: tuple[float, float], tilt_deg: float) -> None:
+    minutes = round(2.0 * tilt_deg)
+    hour, half = minutes % 60 == 0, minutes % 30 == 0
+    long = 9.0 if hour else 6.5 if half else 4.5 if minutes % 15 == 0 else 2.5
+    paper.line([ray_end(hole, tilt_deg, long), ray_end(hole, tilt_deg, 0.6)],
+               width=0.4 if hour else 0.2)  # fmt: skip
+    if half:
+        x, y = ray_end(hole, tilt_deg, HOURS_IN if hour else HOURS_IN - 2.0)
+        whole = minutes // 60 or 12
+        said = str(whole) if hour else f"{whole}:30"
+        paper.text(x, y + 1.4, said, 4.6 if hour else 2.8, strong=hour, anchor="middle")
+    if hour and 0.0 < tilt_deg < 180.0:
+        x, y = ray_end(hole, tilt_deg, DEGREES_IN)
+        paper.text(x, y + 1.0, f"{tilt_deg:.0f}°", 3.0, colour=PENCIL, anchor="middle")
 
 
 def _of(worked: Worked) -> bytes:
     return tilt_card(worked.study.title)
 
 
-PAPER = Paper("tilts", "Clock-face card", "tilts by the hour", _of)
+PAPER = Paper("tilts", "Tilt card", "with a thread, hours and degrees", _of)
