@@ -3004,7 +3004,7 @@ export interface components {
             /** Height Mm */
             height_mm: number;
             /** Held */
-            held: number;
+            held: number | null;
             /** Id */
             id: number;
             /** Landmarks */

@@ -6,11 +6,8 @@ import threading
 import unittest
 from pathlib import Path
 
-import schemathesis
-from hypothesis import HealthCheck, given, settings
-from hypothesis import strategies as st
-
 from tests.files import BAD_FILES, SMALL, small
+from tests.web.fuzz import ask_everything
 from zirkel.web.app import WebConfig, create_app
 from zirkel.web.openapi import document
 
@@ -235,23 +232,13 @@ class Document(unittest.TestCase):
         with tempfile.TemporaryDirectory() as folder:
             app = create_app(WebConfig(Path(folder) / "zirkel.sqlite", front_end=None))
             app.test_client().post("/api/v1/studies", json=SMALL)
-            schema = schemathesis.openapi.from_wsgi("/api/v1/openapi.json", app)
-            for operation in schema.get_all_operations():
-                self._fuzz(operation.ok())
-            app.extensions["zirkel_store"].close()
-
-    def _fuzz(self, operation):
-        @settings(max_examples=12, deadline=None, suppress_health_check=list(HealthCheck),
-                  database=None)  # fmt: skip
-        @given(data=st.data())
-        def run(data):
-            case = data.draw(operation.as_strategy())
-            answer = case.call()
-            self.assertLess(answer.status_code, 500, answer.text)
-            if answer.status_code >= 400:
-                self.assertIn("problem+json", answer.headers["content-type"][0])
-
-        run()
+            ask_everything(self, app, 12)
+            again = create_app(WebConfig(Path(folder) / "zirkel.sqlite", front_end=None))
+            wall = again.test_client().get("/api/v1/studies").json
+            self.assertEqual(wall["broken"], [])
+            self.assertGreater(len(wall["studies"]), 0)
+            for made in (app, again):
+                made.extensions["zirkel_store"].close()
 
 
 if __name__ == "__main__":

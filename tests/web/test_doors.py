@@ -1,6 +1,7 @@
 """Every door with odd input: a sentence, nothing lost, and every study readable afterwards."""
 
 import json
+import random
 import struct
 import tempfile
 import unittest
@@ -9,7 +10,9 @@ from pathlib import Path
 
 from sqlalchemy import text
 
+from tests.browser.case import demonstration
 from tests.files import SMALL
+from tests.web.fuzz import mutated
 from zirkel.web.app import WebConfig, create_app
 
 NINES = int("9" * 400)
@@ -179,6 +182,23 @@ class OddFiles(DoorCase):
                 self.refused(answer, "picture")
         good = self.client.post("/api/v1/pictures", data=png(40, 40), content_type="image/png")
         self.assertEqual(good.status_code, 201)
+
+
+class MutatedFiles(DoorCase):
+    def test_each_is_taken_in_whole_or_refused_by_a_sentence(self):
+        rng = random.Random(7)
+        taken = 0
+        for name in ("Potting bench, morning light", "Boathouse across the water"):
+            data = demonstration(name)
+            for _ in range(60):
+                answer = self.take_in(mutated(data, rng))
+                if answer.status_code == 201:
+                    taken += 1
+                else:
+                    self.refused(answer)
+        self.assertGreater(taken, 5)
+        wall = self.client.get("/api/v1/studies").json
+        self.assertEqual((len(wall["studies"]), wall["broken"]), (taken + 1, []))
 
 
 class Foreign(DoorCase):

@@ -77,6 +77,11 @@ class Worked:
         return Worked(study, self.solution.adjusted)
 
     @property
+    def solved(self) -> bool:
+        """Whether its readings have been adjusted already."""
+        return "solution" in self._parts
+
+    @property
     def solution(self) -> Solution:
         """What the readings say."""
         return self._once("solution", lambda: solve(self.study, self._before))

@@ -3,10 +3,16 @@
 from __future__ import annotations
 
 from datetime import datetime
+from threading import Lock
 
+from cachetools import LRUCache
 from pydantic import BaseModel
 
 from zirkel.store.store import Broken, Store, Stored
+
+KEPT = 500
+MOST_SOLVED = 300
+"""Landmarks beyond which a study isn't worked out only to hang on the wall."""
 
 
 class CardLine(BaseModel):
@@ -28,7 +34,8 @@ class StudyCard(BaseModel):
     width_mm: float
     height_mm: float
     landmarks: int
-    held: int
+    held: int | None
+    """None where it has so many landmarks that the wall doesn't wait for it."""
     readings: int
     doubts: int
     lines: list[CardLine]
@@ -64,7 +71,7 @@ def wall(store: Store) -> Wall:
     """Every study with its block-in as it stands."""
     found = store.all()
     return Wall(
-        studies=[_card(each) for each in found if isinstance(each, Stored)],
+        studies=[_card(store, each) for each in found if isinstance(each, Stored)],
         broken=[
             BrokenCard(
                 id=each.id, version=each.version, title=each.title, why=each.why, undo=each.undo
@@ -76,7 +83,45 @@ def wall(store: Store) -> Wall:
     )
 
 
-def _card(stored: Stored) -> StudyCard:
+_cards: LRUCache[tuple[str, int, int], StudyCard] = LRUCache(KEPT)
+_lock = Lock()
+
+
+def _card(store: Store, stored: Stored) -> StudyCard:
+    """The card of a study, made once a version."""
+    key = (store.name, stored.id, stored.version)
+    with _lock:
+        kept = _cards.get(key)
+    if kept is not None:
+        return kept
+    study = stored.study
+    if len(study.landmarks) > MOST_SOLVED and not stored.worked.solved:
+        return _unsolved(stored)
+    made = _made(stored)
+    with _lock:
+        _cards[key] = made
+    return made
+
+
+def _unsolved(stored: Stored) -> StudyCard:
+    study = stored.study
+    return StudyCard(
+        id=stored.id,
+        title=study.title,
+        method=study.method,
+        demo=stored.demo is not None,
+        changed_at=stored.changed_at,
+        width_mm=study.sheet.width_mm,
+        height_mm=study.sheet.height_mm,
+        landmarks=len(study.landmarks),
+        held=None,
+        readings=sum(not each.struck for each in study.sightings),
+        doubts=0,
+        lines=[],
+    )
+
+
+def _made(stored: Stored) -> StudyCard:
     worked, study = stored.worked, stored.study
     plan, standing = worked.plan, worked.standing
     lines = [

@@ -13,6 +13,7 @@ type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
 export function SheetRoom({ bench, make }: Props) {
   const sheet = useSheet(bench, make);
   const [negative, setNegative] = useState(false);
+  const [bare, setBare] = useState(!bench.readings.length);
   const { room, frame } = sheet;
   if (sheet.error) {
     return <p role="alert">{sheet.error.message}</p>;
@@ -29,8 +30,19 @@ export function SheetRoom({ bench, make }: Props) {
           room={room}
           frame={frame}
           negative={negative}
+          bare={bare}
           onMove={sheet.move}
         />
+        {bench.subject.kind === "scene" && (
+          <Segmented
+            options={[
+              { label: "As measured", value: false },
+              { label: "The scene", value: true },
+            ]}
+            value={bare}
+            onChange={setBare}
+          />
+        )}
         <div className={styles.row}>
           <Select
             aria-label="Proportion of the frame"

@@ -16,10 +16,12 @@ type Props = {
   room: SheetRoom;
   frame: RoomFrame;
   negative: boolean;
+  /** The subject itself, without what was measured: neither gives the other away. */
+  bare: boolean;
   onMove: (edge: Edge, to: number) => void;
 };
 
-export function Viewfinder({ bench, room, frame, negative, onMove }: Props) {
+export function Viewfinder({ bench, room, frame, negative, bare, onMove }: Props) {
   const all = room.all_round;
   const [l, t, r, b] = [
     Math.min(all.left, frame.left),
@@ -36,7 +38,9 @@ export function Viewfinder({ bench, room, frame, negative, onMove }: Props) {
   const places = new Map(room.landmarks.map((each) => [each.id, at(each.x, each.y)]));
   const a = at(frame.left, frame.top);
   const c = at(frame.right, frame.bottom);
-  const image = room.image_box;
+  const scene = bench.subject.kind === "scene";
+  const image = scene && !bare ? null : room.image_box;
+  const measured = !(scene && bare);
   const corner = image ? at(image[0], image[1]) : null;
   const far = image ? at(image[2], image[3]) : null;
   const back = (p: { x: number; y: number }) => {
@@ -66,7 +70,7 @@ export function Viewfinder({ bench, room, frame, negative, onMove }: Props) {
           preserveAspectRatio="none"
         />
       )}
-      {bench.shapes.map((shape) => (
+      {(measured ? bench.shapes : []).map((shape) => (
         <path
           key={shape.id}
           className={styles.outline}
@@ -101,7 +105,7 @@ export function Viewfinder({ bench, room, frame, negative, onMove }: Props) {
             <title>{`${Math.round(100 * piece.share)} % of the frame`}</title>
           </path>
         ))}
-      {room.landmarks.map((each) => {
+      {(measured ? room.landmarks : []).map((each) => {
         const p = places.get(each.id);
         return p ? <circle key={each.id} cx={p.x} cy={p.y} r="3" className={styles.dot} /> : null;
       })}

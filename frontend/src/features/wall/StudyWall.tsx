@@ -105,7 +105,8 @@ function Card({ card, onCopy, onRemove }: CardProps) {
         <h2>{card.title}</h2>
       </Link>
       <p>
-        {card.held} of {card.landmarks} landmarks held by {card.readings} readings
+        {card.held === null ? "" : `${card.held} of `}
+        {card.landmarks} landmarks{card.held === null ? "," : " held by"} {card.readings} readings
         {card.doubts > 0 && <b> · {card.doubts} to look at again</b>}
       </p>
       <div className={styles.actions}>

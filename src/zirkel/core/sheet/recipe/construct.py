@@ -165,6 +165,7 @@ def make_recipe(
     left = [name for name in marks if name != anchor]
     places = {name: np.array(marks[name], dtype=float) for name in marks}
     starts = MOST_STARTS if len(marks) <= MANY else MOST_STARTS // 3
+    starts = starts if len(marks) <= 3 * MANY else MOST_STARTS // 5
     choices: dict[str, _Choice] = {}
     while left:
         covariance = room[: 2 * len(placed), : 2 * len(placed)]
