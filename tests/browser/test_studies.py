@@ -1,10 +1,13 @@
 """Making a study and sighting it, by mouse, by keyboard alone and by touch alone."""
 
+import io
 import json
 import math
 import tempfile
 import unittest
 from pathlib import Path
+
+from PIL import Image
 
 from tests.browser.case import BrowserCase
 from tests.files import SMALL
@@ -108,6 +111,34 @@ class MakingAStudy(BrowserCase):
         page.keyboard.press("Enter")
         self.wait_for_version(1)
         self.assertEqual(page.locator("[data-landmark]").count(), 2)
+
+    def test_a_photograph_can_be_tapped_on_from_the_start(self):
+        picture = io.BytesIO()
+        Image.new("RGB", (800, 400), "#cbb").save(picture, "PNG")
+        self.open("/new", "text=What are you drawing")
+        page = self.page
+        with page.expect_file_chooser() as chosen:
+            page.click("text=Tap on a photograph or print")
+        chosen.value.set_files(
+            {"name": "jetty.png", "mimeType": "image/png", "buffer": picture.getvalue()}
+        )
+        image = page.locator("[role=application] image")
+        image.wait_for()
+        page.click("text=Next: landmarks")
+        box = image.bounding_box()
+        for name, x, y in (("Post", 0.25, 0.5), ("Bollard", 0.75, 0.25)):
+            page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
+            page.get_by_label("What is it called?").fill(name)
+            page.keyboard.press("Enter")
+            page.wait_for_selector(f"li >> text={name}")
+        page.click("text=Begin as it is")
+        self.wait_for_version(1)
+        study = page.url.rsplit("/", 1)[1].split("?")[0]
+        told = page.evaluate("id => fetch(`/api/v1/studies/${id}`).then(r => r.json())", study)
+        self.assertEqual(told["subject"]["kind"], "picture")
+        for landmark, (x, y) in zip(told["landmarks"], ((200, 200), (600, 100)), strict=True):
+            self.assertAlmostEqual(landmark["rough"][0], x, delta=3)
+            self.assertAlmostEqual(landmark["rough"][1], y, delta=3)
 
     def test_a_draft_survives_closing_the_page(self):
         self.open("/new", "text=What are you drawing")

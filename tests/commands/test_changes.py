@@ -1,7 +1,9 @@
 """Everything that can be done to a study: what it makes of it, what it is called, and undone."""
 
+import json
 import tempfile
 import unittest
+from dataclasses import replace
 from pathlib import Path
 
 from pydantic import TypeAdapter
@@ -10,6 +12,8 @@ from tests.files import SMALL, as_bytes
 from zirkel.commands import AnyChange
 from zirkel.commands.base import Change
 from zirkel.commands.change_study import change_study
+from zirkel.commands.landmarks import AddLandmark
+from zirkel.core.study import UnitLength
 from zirkel.errors import BadInput, NotFound, StaleVersion
 from zirkel.store.store import Store
 from zirkel.studyfile.read import read_study
@@ -207,6 +211,20 @@ class Details(ChangeCase):
         self.assertEqual(study.adopted, ())
         self.assertEqual(study.shapes[-1].outline, ("can_foot", "can_top"))
         self.assertEqual([each.id for each in study.sightings], ["s3"])
+
+
+class BegunInMillimetres(unittest.TestCase):
+    def test_the_first_landmark_is_where_lengths_are_counted_from(self):
+        empty = read_study(
+            json.dumps(
+                {"format": "zirkel-study", "version": 1, "method": "sight_size_life"}
+            ).encode()
+        )
+        first = AddLandmark(name="Crown").made(empty)
+        self.assertEqual(first.unit, UnitLength(1.0, "mm", "crown"))
+        self.assertEqual(AddLandmark(name="Chin").made(first).unit, first.unit)
+        other = replace(empty, method="comparative")
+        self.assertIsNone(AddLandmark(name="Crown").made(other).unit)
 
 
 if __name__ == "__main__":

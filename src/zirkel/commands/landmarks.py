@@ -9,6 +9,7 @@ from pydantic import Field
 
 from zirkel.commands.base import Change, expect, free_id
 from zirkel.core.collections import removed
+from zirkel.core.schools import school_of
 from zirkel.core.study import Landmark, Shape, Study, UnitLength, UnitPair
 from zirkel.core.values.names import slug
 from zirkel.errors import BadInput
@@ -28,9 +29,12 @@ class AddLandmark(Change):
     def made(self, study: Study) -> Study:
         """The study with one more landmark."""
         name = free_id(slug(self.name), (each.id for each in study.landmarks))
-        return replace(
-            study, landmarks=(*study.landmarks, Landmark(name, self.name, self.tier, self.rough))
-        )
+        unit = study.unit
+        if unit is None and not study.landmarks and school_of(study.method).at_sight_size:
+            # Begun "in mm" before anything was named: lengths are counted from the first landmark.
+            unit = UnitLength(1.0, "mm", name)
+        new = Landmark(name, self.name, self.tier, self.rough)
+        return replace(study, landmarks=(*study.landmarks, new), unit=unit)
 
     def label(self, before: Study, after: Study) -> str:
         """Its name."""

@@ -69,7 +69,9 @@ def _proved(before: Worked, after: Worked) -> str | None:
     proven = [
         name
         for name, standing in after.standing.items()
-        if standing == "proven" and before.standing.get(name) not in ("proven", None)
+        if standing == "proven"
+        and before.standing.get(name) not in ("proven", None)
+        and not _exact(after, name)
     ]
     if proven:
         return f"It proves {_names(after.words, proven)}."
@@ -77,6 +79,12 @@ def _proved(before: Worked, after: Worked) -> str | None:
         many = "a reading" if len(checked) == 1 else f"{len(checked)} readings"
         return f"It checks {many} that nothing checked."
     return None
+
+
+def _exact(worked: Worked, name: str) -> bool:
+    """Whether a landmark is where everything is counted from, so that nothing need prove it."""
+    slack = worked.plan.marks[name].slack
+    return slack is not None and slack.longer == 0.0
 
 
 def _tightened(before: Worked, after: Worked) -> str | None:

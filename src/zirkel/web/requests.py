@@ -81,10 +81,10 @@ class PictureQuery(BaseModel):
 class ReachQuery(BaseModel):
     """A known length, what it read on the stick before and after stepping back, and how far."""
 
-    length_mm: float = Field(gt=0, le=1e6, allow_inf_nan=False)
-    near_mm: float = Field(gt=0, le=1e4, allow_inf_nan=False)
-    far_mm: float = Field(gt=0, le=1e4, allow_inf_nan=False)
-    back_mm: float = Field(gt=0, le=1e6, allow_inf_nan=False)
+    length_mm: float = Field(ge=0.1, le=1e6, allow_inf_nan=False)
+    near_mm: float = Field(ge=0.1, le=1e4, allow_inf_nan=False)
+    far_mm: float = Field(ge=0.1, le=1e4, allow_inf_nan=False)
+    back_mm: float = Field(ge=0.1, le=1e6, allow_inf_nan=False)
 
 
 class StationTry(BaseModel):

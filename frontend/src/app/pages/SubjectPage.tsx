@@ -2,7 +2,8 @@
 import { Button } from "antd";
 import { Link } from "react-router";
 import type { Bench, Change, PictureTaken } from "../../api/types";
-import { LiveStation, PictureRoom, PictureUpload, StationRoom } from "../../features/subject";
+import { LiveStation, PictureRoom, StationRoom } from "../../features/subject";
+import { PictureUpload } from "../../shared/PictureUpload";
 import styles from "./pages.module.css";
 import { StudyPage } from "./StudyPage";
 

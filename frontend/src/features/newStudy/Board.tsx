@@ -25,7 +25,10 @@ type Props = {
 export function Board({ draft, chosen, pending, onPlace, onLandmark, joining, hint }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(box);
-  const per = height / HEIGHT;
+  const { picture } = draft;
+  const per = picture
+    ? Math.min(height, (width * picture.height) / picture.width)
+    : height / HEIGHT;
   const [cursor, setCursor] = useState<Point | null>(null);
   const toScreen = (p: Point) => ({ x: p.x * per, y: p.y * per });
   const points = draft.landmarks.map((each) => toScreen({ x: each.rough[0], y: each.rough[1] }));
@@ -86,6 +89,13 @@ export function Board({ draft, chosen, pending, onPlace, onLandmark, joining, hi
       }}
     >
       <svg width={width} height={height} aria-hidden="true">
+        {picture && (
+          <image
+            href={`/api/v1/pictures/${picture.picture}/view?longest=1600`}
+            width={(per * picture.width) / picture.height}
+            height={per}
+          />
+        )}
         {draft.shapes.map((each) => (
           <path
             key={each.id}

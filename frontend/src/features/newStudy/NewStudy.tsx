@@ -5,6 +5,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { ApiError, api } from "../../api/client";
 import type { Point } from "../../geometry/scale";
+import { PictureUpload } from "../../shared/PictureUpload";
 import { SheetChooser } from "../../shared/SheetChooser";
 import { Board } from "./Board";
 import styles from "./NewStudy.module.css";
@@ -95,6 +96,18 @@ export function NewStudy() {
               </label>
               <p className={styles.field}>On which sheet?</p>
               <SheetChooser value={draft.sheet} onChange={(sheet) => set({ sheet })} />
+              <p className={styles.field}>Have you a picture of it?</p>
+              <PictureUpload
+                label={draft.picture ? "Another picture" : "Tap on a photograph or print"}
+                onTaken={({ picture, width, height }) =>
+                  set({ picture: { picture, width, height } })
+                }
+              />
+              {draft.picture && (
+                <Button type="text" onClick={() => set({ picture: null })}>
+                  Without it
+                </Button>
+              )}
             </>
           )}
           {step === 1 && (

@@ -18,6 +18,8 @@ export type Draft = {
   landmarks: DraftLandmark[];
   shapes: DraftShape[];
   counting: "unit" | "mm";
+  /** A picture of the subject, to tap on; landmarks are then counted in its heights. */
+  picture: { picture: string; width: number; height: number } | null;
   unit: DraftUnit;
 };
 
@@ -29,6 +31,7 @@ const EMPTY: Draft = {
   landmarks: [],
   shapes: [],
   counting: "unit",
+  picture: null,
   unit: { from: null, to: null, along: "plumb", name: "" },
 };
 
@@ -68,7 +71,8 @@ export function freeId(name: string, taken: readonly string[]): string {
 }
 
 export function toFile(draft: Draft): StudyFile {
-  const { unit } = draft;
+  const { unit, picture } = draft;
+  const per = picture?.height ?? 1;
   const first = draft.landmarks[0]?.id;
   const pair =
     unit.from && unit.to
@@ -82,8 +86,12 @@ export function toFile(draft: Draft): StudyFile {
     method: draft.counting === "mm" ? "sight_size_life" : "comparative",
     sheet: draft.sheet,
     unit: draft.counting === "mm" ? lengths : pair,
-    landmarks: draft.landmarks,
+    landmarks: draft.landmarks.map((each) => ({
+      ...each,
+      rough: each.rough.map((at) => at * per),
+    })),
     shapes: draft.shapes.map((each) => ({ ...each, tier: 1 })),
     sightings: [],
+    ...(picture && { subject: picture }),
   } as unknown as StudyFile;
 }

@@ -1,3 +1,3 @@
-export { PictureRoom, PictureUpload } from "./picture";
+export { PictureRoom } from "./picture";
 export { SceneGallery } from "./scenes";
 export { LiveStation, StationRoom } from "./station";

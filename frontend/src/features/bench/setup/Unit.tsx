@@ -113,6 +113,13 @@ export function UnitChoice({ bench, make }: Part) {
           Count in it
         </Button>
       </div>
+      <Button
+        disabled={!start}
+        title="For sight-size and dividers, where every reading is a length on the sheet"
+        onClick={() => make({ type: "set_unit", unit: { mm: 1, name: "mm", origin: start } })}
+      >
+        Read in mm on the sheet instead
+      </Button>
     </section>
   );
 }

@@ -1,2 +1,1 @@
 export { PictureRoom } from "./PictureRoom";
-export { PictureUpload } from "./PictureUpload";

@@ -1,9 +1,9 @@
 // Taking a picture in: chosen from the device, sent with its progress shown, prepared, kept.
 import { useState } from "react";
-import { ApiError, api } from "../../../api/client";
-import type { PictureTaken } from "../../../api/types";
-import { FilePicker } from "../../../shared/FilePicker";
-import styles from "./Picture.module.css";
+import { ApiError, api } from "../api/client";
+import type { PictureTaken } from "../api/types";
+import { FilePicker } from "./FilePicker";
+import styles from "./PictureUpload.module.css";
 
 type Props = { label: string; primary?: boolean; onTaken: (picture: PictureTaken) => void };
 

@@ -1,0 +1,69 @@
+"""What a reading is said to have done is what it has done."""
+
+import unittest
+from dataclasses import replace
+
+from tests.networks import hand_study, study_of
+from zirkel.core.sightings import Drop, Level, Span
+from zirkel.core.worked import Worked
+from zirkel.views.did import say_what_it_did
+
+
+def told(before, *more):
+    """What the last of these readings did, after the others."""
+    old = replace(before, sightings=(*before.sightings, *more[:-1]))
+    return say_what_it_did(Worked(old), Worked(replace(old, sightings=(*old.sightings, more[-1]))))
+
+
+class Did(unittest.TestCase):
+    def setUp(self):
+        self.bare = study_of({"a": (0.0, 0.0), "b": (0.0, 1.0), "c": (2.0, 0.1)})
+
+    def test_tying(self):
+        across = Drop(id="1", start="a", end="c", offset=2.0)
+        down = Level(id="2", start="a", end="c", offset=0.0)
+        self.assertEqual(told(self.bare, across), (
+            "Kept. It ties c in one direction; one more is needed.", False))  # fmt: skip
+        self.assertEqual(told(self.bare, across, down), ("Kept. It ties c.", False))
+
+    def test_contradicting(self):
+        """x(c) is about 2.05 by two readings; a third that says 3 stands many errors away."""
+        wrong = Drop(id="9", start="a", end="c", offset=3.2)
+        text, bad = told(hand_study(), wrong)
+        self.assertTrue(bad)
+        self.assertIn("Sight it again", text)
+        self.assertIn("the others make it 2", text)
+
+    def test_proving(self):
+        first = (Drop(id="1", start="a", end="c", offset=2.0),
+                 Level(id="2", start="a", end="c", offset=0.0))  # fmt: skip
+        again = Drop(id="3", start="a", end="c", offset=2.02)
+        text, bad = told(self.bare, *first, again)
+        self.assertIn("It proves c", text)
+        self.assertFalse(bad)
+
+    def test_tightening_only_where_it_shows(self):
+        study = hand_study()
+        vague = Drop(id="8", start="a", end="c", offset=2.05, sigma=5.0)
+        self.assertIn("it changes little", told(study, vague)[0])
+        sharp = Drop(id="8", start="a", end="c", offset=2.05, sigma=0.005)
+        self.assertRegex(told(study, sharp)[0], r"takes the slack in c from .+ to .+")
+
+    def test_nothing_is_said_of_other_changes(self):
+        study = hand_study()
+        self.assertIsNone(say_what_it_did(Worked(study), Worked(replace(study, title="New"))))
+        fewer = replace(study, sightings=study.sightings[:2])
+        self.assertIsNone(say_what_it_did(Worked(fewer), Worked(study)))
+
+    def test_struck_and_corrected(self):
+        study = hand_study()
+        struck = replace(study.sightings[0], struck=True)
+        after = replace(study, sightings=(struck, *study.sightings[1:]))
+        self.assertIn("is struck", say_what_it_did(Worked(study), Worked(after))[0])
+        other = Span(id="s1", start="a", end="c", along="level", towards="right", units=2.05)
+        after = replace(study, sightings=(other, *study.sightings[1:]))
+        self.assertTrue(say_what_it_did(Worked(study), Worked(after))[0].startswith("Corrected"))
+
+
+if __name__ == "__main__":
+    unittest.main()
