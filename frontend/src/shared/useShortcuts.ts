@@ -11,6 +11,17 @@ function isTyping(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && (target.isContentEditable || target.matches(TEXT_FIELDS));
 }
 
+const LEAVING = '[class*="-leave"]';
+
+/** Whether a dialog is open; one that is on its way out is not. */
+function dialogOpen(): boolean {
+  const dialogs = document.querySelectorAll('[role="dialog"][aria-modal="true"], .ant-modal-wrap');
+  return [...dialogs].some(
+    (each) =>
+      each.getClientRects().length > 0 && !each.matches(LEAVING) && !each.querySelector(LEAVING),
+  );
+}
+
 /** `handler` gets every key that no field wants; it answers whether it took it. */
 export function useShortcuts(handler: Handler): void {
   const latest = useRef(handler);
@@ -19,8 +30,7 @@ export function useShortcuts(handler: Handler): void {
   });
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      const open = document.querySelector('[role="dialog"][aria-modal="true"], .ant-modal-wrap');
-      const shown = open !== null && open.getClientRects().length > 0;
+      const shown = dialogOpen();
       const plain = event.key.length === 1 && !event.ctrlKey && !event.metaKey;
       if (event.defaultPrevented || isTyping(event.target) || shown) {
         return;

@@ -44,6 +44,10 @@ ROUGH_TOLERANCE = 1e-3
 MOST_STEPS, ROUGH_STEPS = 60, 20
 RIDGE = 1e-9
 
+HUGE, HUGE_STEPS = 1200, 12
+"""Unknowns beyond which a step costs so much that fewer are tried: what has not settled by then is
+told as not converged, and not believed to be convincing."""
+
 PLAIN_STEPS, SLOW = 3, 0.3
 """Gauss-Newton steps, and ratio of one step to the one before, from which on the curvature of the
 readings is worth its cost."""
@@ -105,6 +109,7 @@ def descend(
     best = linearize(net, *here, weight)
     damping, bent, before, slow = 0.0, None, np.inf, False
     most = MOST_STEPS if tolerance < ROUGH_TOLERANCE else ROUGH_STEPS
+    most = most if net.datum.unknowns <= HUGE else HUGE_STEPS
     for count in range(1, most + 1):
         if slow and bent is None:
             bent = best.normal - curvature(net, *here, best.misfit * weight)
