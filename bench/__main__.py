@@ -2,7 +2,7 @@
 
 import sys
 
-from bench import browser, command, fuzz, hands, overtaken, quality, recipe, speed
+from bench import browser, checking, command, fuzz, hands, overtaken, quality, recipe, speed
 
 PARTS = {
     "core": speed.main,
@@ -12,6 +12,7 @@ PARTS = {
     "overtaken": overtaken.main,
     "recipe": recipe.main,
     "hands": hands.main,
+    "checking": checking.main,
     "fuzz": fuzz.main,
 }
 

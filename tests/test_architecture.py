@@ -36,7 +36,8 @@ CORE_MAY_IMPORT = {
     "simulation": {"network", "subject", "sheet", "study", "sightings", "arrays", "values"},
     "words": {"network", "sheet", "subject", "study", "sightings", "arrays", "values"},
     "schools": {"words", "sheet", "subject", "network", "study", "values", "worked"},
-    "worked": {"schools", "words", "sheet", "network", "study", "arrays", "values"},
+    "check": {"network", "sheet", "study", "arrays"},
+    "worked": {"check", "schools", "words", "sheet", "network", "study", "arrays", "values"},
 }
 """Within the core: numbers never import what is said of them."""
 

@@ -66,7 +66,22 @@ class Commands(unittest.TestCase):
     def test_no_landmarks(self):
         empty = small(landmarks=[], sightings=[], unit=None, shapes=[])
         for command in COMMANDS:
-            self.assertEqual(zirkel(command, "-", data=as_bytes(empty)).returncode, 0, command)
+            done = zirkel(command, "-", data=as_bytes(empty))
+            self.assertEqual(done.returncode, 2 if command == "check" else 0, command)
+
+    def test_a_drawing_is_checked(self):
+        places = {each["id"]: each["rough"] for each in SMALL["landmarks"]}
+        self.assertEqual(len(places), 3)
+        plan = json.loads(zirkel("plan", "-", data=as_bytes(SMALL)).stdout)["marks"]
+        marks = {n: [m["from_left_mm"], m["from_top_mm"]] for n, m in plan.items()}
+        sound = json.loads(zirkel("check", "-", data=as_bytes(small(drawn=marks))).stdout)
+        self.assertEqual((sound["verdict"], sound["faults"], sound["corrections"]),
+                         ("sound", [], []))  # fmt: skip
+        self.assertEqual(set(sound["landmarks"]), set(places))
+        marks.popitem()
+        done = zirkel("check", "-", data=as_bytes(small(drawn=marks)))
+        self.assertEqual((done.returncode, done.stdout), (2, b""))
+        self.assertIn("measure at least three", done.stderr.decode())
 
     def test_plan_and_next_of_a_file(self):
         path = str(DEMO_FOLDER / "potting_bench.zirkel.json")

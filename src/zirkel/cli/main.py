@@ -18,7 +18,14 @@ from zirkel.cli.options import add_serve_options
 from zirkel.core.network.what_next import what_next
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput, ZirkelError
-from zirkel.studyfile.answers import Answer, NextAnswer, PlanAnswer, RelationsAnswer, SolveAnswer
+from zirkel.studyfile.answers import (
+    Answer,
+    CheckAnswer,
+    NextAnswer,
+    PlanAnswer,
+    RelationsAnswer,
+    SolveAnswer,
+)
 from zirkel.studyfile.read import MOST_BYTES, read_study
 
 BAD_INPUT = 2
@@ -47,11 +54,25 @@ def relations_command(worked: Worked, options: argparse.Namespace) -> Answer:
     return RelationsAnswer.of(worked.find_relations(options.count))
 
 
+def check_command(worked: Worked, options: argparse.Namespace) -> Answer:
+    """What is off in the drawing, by which causes, and what repairs it."""
+    found = worked.checked
+    if found is None:
+        known = sum(each.id in worked.study.drawn for each in worked.study.landmarks)
+        raise BadInput(
+            "drawn",
+            f"{known} landmarks of the drawing are measured, or all at one spot: measure at least "
+            "three that lie apart",
+        )
+    return CheckAnswer.of(found)
+
+
 COMMANDS: dict[str, Callable[[Worked, argparse.Namespace], Answer]] = {
     "solve": solve_command,
     "plan": plan_command,
     "next": next_command,
     "relations": relations_command,
+    "check": check_command,
 }
 
 

@@ -13,6 +13,8 @@ from threading import RLock
 from typing import Any, TypeVar, cast
 
 from zirkel.core.arrays import Array
+from zirkel.core.check.correct import Check, check
+from zirkel.core.check.drawing import drawing_of
 from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.ambiguity import Ambiguity, ambiguities
 from zirkel.core.network.relations import Found, find_relations
@@ -191,6 +193,15 @@ class Worked:
         if school.at_sight_size and not self.at_sight_size:
             return (school.manners - {"pull"}) | {"units", "strip"}
         return school.manners
+
+    @property
+    def checked(self) -> Check | None:
+        """The drawing checked, as it was measured; None where too little of it was."""
+        return self._once("checked", self._checked)
+
+    def _checked(self) -> Check | None:
+        drawing = drawing_of(self.study, self.solution.adjusted, self.plan, self.solution.scatter)
+        return None if drawing is None else check(drawing)
 
     @property
     def recipe(self) -> Recipe:

@@ -6,6 +6,8 @@ from typing import Any
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from zirkel.core.check.causes.base import Fault
+from zirkel.core.check.correct import Check
 from zirkel.core.network.relations import Found, Line, Relation
 from zirkel.core.network.solve import Solution
 from zirkel.core.network.what_next import Next, Suggestion
@@ -115,6 +117,50 @@ def _relation(each: Relation) -> dict[str, Any]:
     fields = sighting_to_file(each.sighting, with_defaults=True)
     del fields["id"]
     return {**fields, "off": each.off, "sd": each.sd, "worth": each.worth}
+
+
+class CheckAnswer(Answer):
+    verdict: str
+    faults: list[dict[str, Any]]
+    corrections: list[dict[str, Any]]
+    landmarks: dict[str, dict[str, Any]]
+    runner_up: dict[str, Any] | None
+
+    @classmethod
+    def of(cls, found: Check) -> CheckAnswer:
+        """The answer of `zirkel check`."""
+        ids = found.drawing.ids
+        return cls(
+            verdict="sound" if found.sound else "off",
+            faults=[_fault(each) for each in found.diagnosis.faults],
+            corrections=[
+                {
+                    "repairs": _fault(each.fault),
+                    "moves_mm": {
+                        name: [float(x), float(y)]
+                        for name, (x, y) in zip(ids, each.moves.tolist(), strict=True)
+                        if x or y
+                    },
+                }
+                for each in found.corrections
+            ],
+            landmarks={
+                name: {
+                    "off_mm": list(each.off),
+                    "tolerance_mm": each.tolerance,
+                    "within": each.within,
+                }
+                for name, each in found.standing.items()
+            },
+            runner_up=None
+            if found.diagnosis.runner_up is None
+            else _fault(found.diagnosis.runner_up),
+        )
+
+
+def _fault(each: Fault) -> dict[str, Any]:
+    on = {"landmarks": list(each.landmarks)} if each.landmarks else {}
+    return {"fault": each.kind, **each.amount, **on}
 
 
 def _line(axis: str, line: Line) -> dict[str, Any]:

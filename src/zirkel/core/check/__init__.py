@@ -1,0 +1,1 @@
+"""Checking a drawing: what is off, by which few causes, and which moves repair it."""

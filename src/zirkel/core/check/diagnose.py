@@ -1,0 +1,255 @@
+"""The few simplest causes that explain how a drawing is off: Bayesian model comparison.
+
+A model is a set of causes. Its amounts b have normal priors N(0, diag(p^2)) with the sizes that
+hands and eyes usually reach, so that the evidence of the offsets d is known in closed form. With X
+the columns of its causes and V = s^2 sigma^2 I + t^2 S, it is d ~ N(0, V + X diag(p^2) X'), and
+
+    -2 ln evidence = ln det V + d'V^-1 d + ln det M - c'M^-1 c + sum ln p^2,
+    M = X'V^-1 X + diag(p^-2),  c = X'V^-1 d.
+
+What is the artist's own (place, size) has a flat prior. To that comes the price of naming each
+cause: 2 ln(alternatives), one of so many of its kind, so that a landmark among forty must say more
+for itself than one of five ways in which a whole goes wrong. This is the criterion, instead of AIC
+or BIC, because causes differ most in how many like them there are, and BIC charges all parameters
+alike. The noise's factors s and t are chosen anew for every model, from a small table. Amounts are
+told as least squares has them, without the pull of their priors.
+
+The search adds the cause that lowers the sum most, lets groups grow or shrink by a landmark, takes
+back what no longer helps, and stops when nothing lowers it. S is turned to its axes once, so that
+V is diagonal throughout.
+
+Sources: H. Jeffreys (1961), *Theory of Probability*, on evidence and Ockham's razor; D. MacKay
+(1992), *Bayesian interpolation*.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from itertools import pairwise
+
+import numpy as np
+
+from zirkel.core.arrays import Array
+from zirkel.core.check.causes import CAUSES, Candidate
+from zirkel.core.check.causes.base import Fault
+from zirkel.core.check.causes.some import moved
+from zirkel.core.check.drawing import Drawing
+
+MEASURED = (1.0, 1.25, 1.6, 2.0, 2.6)
+READ = (0.0, 0.35, 0.7, 1.0)
+"""Factors on what measuring the drawing errs, and on what the readings leave open."""
+
+UNUSUAL = 1.5
+"""What another factor than the first costs: the stated errors are believed where they do."""
+
+MOST_CAUSES = 5
+WORTH = 1.0
+"""By how much -2 ln evidence must fall for one more cause: none is named for nothing."""
+
+CLOSE = 4.0
+"""How near another first cause may come, in the same measure, before it is told as well."""
+
+FLAT = 1e6
+
+
+@dataclass(frozen=True, slots=True)
+class Model:
+    """Causes at work together: amounts of each, -2 ln evidence with all prices, and the noise's
+    standard deviation of one measure, in mm."""
+
+    causes: tuple[Candidate, ...]
+    amounts: tuple[Array, ...]
+    score: float
+    sigma: float
+    read: float
+
+
+@dataclass(frozen=True, slots=True)
+class Diagnosis:
+    """Faults, most important first; the model behind them; another first cause that comes near."""
+
+    faults: tuple[Fault, ...]
+    model: Model
+    runner_up: Fault | None
+
+
+def diagnose(drawing: Drawing) -> Diagnosis:
+    """The faults of a drawing."""
+    search = _Search(drawing)
+    model = search.unpulled(search.best())
+    order = sorted(range(len(model.causes)), key=lambda i: search.rank(model, i))
+    faults = tuple(_fault(drawing, model.causes[i], model.amounts[i]) for i in order)
+    return Diagnosis(faults, model, search.runner_up(model, order))
+
+
+def _fault(drawing: Drawing, cause: Candidate, amount: Array) -> Fault:
+    whole = len(cause.members) == len(drawing.ids)
+    names = () if whole else tuple(drawing.ids[i] for i in cause.members)
+    return Fault(cause.kind, cause.told(amount), names, (cause.columns @ amount).reshape(-1, 2))
+
+
+class _Search:
+    """The search over sets of causes, with everything turned to the axes of S."""
+
+    def __init__(self, drawing: Drawing) -> None:
+        self._drawing = drawing
+        self._d = drawing.axes.T @ drawing.off.ravel()
+        self._free = drawing.axes.T @ drawing.free
+        self._all = [each for offers in CAUSES for each in offers(drawing)]
+        self._single = [c for c in self._all if c.columns.shape[1] == 1]
+        self._double = [c for c in self._all if c.columns.shape[1] == 2]
+        self._noises = [
+            (s, t, (s * drawing.sigma) ** 2 + t**2 * drawing.spread,
+             UNUSUAL * ((s != MEASURED[0]) + (t not in (READ[0], READ[-1]))))
+            for s in MEASURED for t in READ
+        ]  # fmt: skip
+
+    def best(self) -> Model:
+        """Causes added while they help, refined, and taken back when they no longer do."""
+        model = self._fitted(())
+        for _ in range(MOST_CAUSES):
+            found = self._with_one_more(model)
+            if found is None:
+                break
+            model = self._thinned(self._grown(found))
+        return model
+
+    def unpulled(self, model: Model) -> Model:
+        """The same causes with the amounts of least squares."""
+        if not model.causes:
+            return model
+        columns = [self._free, *(self._drawing.axes.T @ each.columns for each in model.causes)]
+        x = np.hstack(columns)
+        root = np.sqrt(model.sigma**2 + model.read**2 * self._drawing.spread)
+        b = np.linalg.lstsq(x / root[:, None], self._d / root, rcond=None)[0]
+        at = np.cumsum([each.shape[1] for each in columns])
+        return replace(model, amounts=tuple(np.asarray(b[i:j], float) for i, j in pairwise(at)))
+
+    def rank(self, model: Model, number: int) -> tuple[int, float]:
+        """A shift comes after what the whole suffers else, as it follows from where that has its
+        middle; then what leaves most unexplained when it is left out."""
+        kinds = {each.kind for each in model.causes}
+        late = model.causes[number].kind == "shift" and bool(
+            kinds & {"size", "tilt", "stretch", "lean"}
+        )
+        rest = tuple(each for i, each in enumerate(model.causes) if i != number)
+        return int(late), model.score - self._fitted(rest).score
+
+    def runner_up(self, model: Model, order: Sequence[int]) -> Fault | None:
+        """Another kind of cause in place of the first that explains nearly as much."""
+        if not model.causes:
+            return None
+        first = model.causes[order[0]]
+        rest = tuple(each for each in model.causes if each is not first)
+        base = self._fitted(rest)
+        others = sorted(
+            ((score, each) for score, each in self._offers(base) if each.kind != first.kind),
+            key=lambda pair: pair[0],
+        )
+        if not others or others[0][0] > model.score + CLOSE:
+            return None
+        made = self.unpulled(self._fitted((*rest, others[0][1])))
+        return _fault(self._drawing, made.causes[-1], made.amounts[-1])
+
+    def _fitted(self, causes: tuple[Candidate, ...]) -> Model:
+        columns = [self._free, *(self._drawing.axes.T @ each.columns for each in causes)]
+        x = np.hstack(columns)
+        prior = np.concatenate(
+            [np.full(self._free.shape[1], FLAT), *(each.prior for each in causes)]
+        )
+        price = sum(2.0 * np.log(each.alternatives) for each in causes)
+        best: Model | None = None
+        for s, t, v, unusual in self._noises:
+            weighted = x / v[:, None]
+            m = x.T @ weighted + np.diag(prior**-2.0)
+            c = weighted.T @ self._d
+            b = np.linalg.solve(m, c) if len(c) else c
+            score = float(np.log(v).sum() + (self._d**2 / v).sum() - c @ b)
+            score += float(np.linalg.slogdet(m)[1] + 2.0 * np.log(prior).sum()) + price + unusual
+            if best is None or score < best.score:
+                at = np.cumsum([each.shape[1] for each in columns])
+                amounts = tuple(np.asarray(b[i:j], float) for i, j in pairwise(at))
+                best = Model(causes, amounts, score, s * self._drawing.sigma, t)
+        assert best is not None
+        return best
+
+    def _offers(self, model: Model) -> list[tuple[float, Candidate]]:
+        """Score with one more cause, for each candidate, at the model's own noise."""
+        v = model.sigma**2 + model.read**2 * self._drawing.spread
+        x = np.hstack([self._free, *(self._drawing.axes.T @ each.columns for each in model.causes)])
+        prior = np.concatenate(
+            [np.full(self._free.shape[1], FLAT), *(each.prior for each in model.causes)]
+        )
+        m = x.T @ (x / v[:, None]) + np.diag(prior**-2.0)
+        inverse = np.linalg.inv(m) if len(m) else m
+        left = self._d / v - (x / v[:, None]) @ (inverse @ (x.T @ (self._d / v)))
+        offers: list[tuple[float, Candidate]] = []
+        for lot in (self._single, self._double):
+            if not lot:
+                continue
+            own = np.stack([self._drawing.axes.T @ each.columns for each in lot])
+            wide = own / v[None, :, None]
+            shared = np.einsum("uk,mup->mkp", x, wide)
+            gram = np.einsum("mup,muq->mpq", own, wide)
+            gram -= np.einsum("mkp,kl,mlq->mpq", shared, inverse, shared)
+            usual = np.stack([each.prior for each in lot])
+            gram += np.einsum("mp,pq->mpq", usual**-2.0, np.eye(usual.shape[1]))
+            c = np.einsum("mup,u->mp", own, left)
+            gain = np.einsum("mp,mp->m", c, np.linalg.solve(gram, c[:, :, None])[:, :, 0])
+            cost = np.linalg.slogdet(gram)[1] + 2.0 * np.log(usual).sum(axis=1)
+            cost += 2.0 * np.log([each.alternatives for each in lot])
+            offers += list(zip((model.score - gain + cost).tolist(), lot, strict=True))
+        return offers
+
+    def _with_one_more(self, model: Model) -> Model | None:
+        """The best of the few candidates that promise most, each with its own noise."""
+        offers = sorted(self._offers(model), key=lambda pair: pair[0])[:8]
+        made = [self._fitted((*model.causes, each)) for _, each in offers]
+        best = min(made, key=lambda each: each.score, default=None)
+        return best if best is not None and best.score < model.score - WORTH else None
+
+    def _grown(self, model: Model) -> Model:
+        """Groups let go of landmarks and take up others, while that lowers the score."""
+        for number, cause in enumerate(model.causes):
+            if cause.kind not in ("group", "landmark"):
+                continue
+            improved = True
+            while improved:
+                improved = False
+                for each in self._neighbours(model.causes[number]):
+                    causes = list(model.causes)
+                    causes[number] = each
+                    other = self._fitted(tuple(causes))
+                    if other.score < model.score - 1e-9:
+                        model, improved = other, True
+        return model
+
+    def _neighbours(self, cause: Candidate) -> list[Candidate]:
+        """The same group with a landmark more or less."""
+        n = len(self._drawing.ids)
+        held = set(cause.members.tolist())
+        sets = [held ^ {i} for i in range(n)]
+        return [
+            moved(self._drawing, np.array(sorted(each)))
+            for each in sets
+            if len(each) >= 3 and len(each) < n
+        ]
+
+    def _thinned(self, model: Model) -> Model:
+        """Without the causes that do not help any more."""
+        while model.causes:
+            fewer = [
+                self._fitted(tuple(each for j, each in enumerate(model.causes) if j != i))
+                for i in range(len(model.causes))
+            ]
+            best = min(fewer, key=lambda each: each.score)
+            if best.score > model.score - WORTH:
+                break
+            model = best
+        return model
+
+
+def without(drawing: Drawing, faults: Sequence[Fault]) -> Drawing:
+    """The drawing as it would be with these faults repaired."""
+    return replace(drawing, off=drawing.off - sum((each.moved for each in faults), np.zeros(2)))
