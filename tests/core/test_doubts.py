@@ -7,6 +7,7 @@ import numpy as np
 
 from tests.networks import RandomNetwork, hand_study, study_of
 from zirkel.core.network.assemble import sigma_of
+from zirkel.core.network.doubts import _snoop, _snoop_at_once
 from zirkel.core.network.search import adjust
 from zirkel.core.network.solve import solve
 from zirkel.core.sightings import Drop, Level, Order, Span
@@ -120,6 +121,22 @@ class ByHand(unittest.TestCase):
         study = study_of({"a": (0, 0), "b": (0, 1), "c": (1, 1)}, readings)
         said = doubt_headline(study, words_of(study), solve(study).doubts[0])
         self.assertEqual(said, "a to c: 2 units right. The others make it 1 7/16 units.")
+
+
+class AtOnce(unittest.TestCase):
+    def test_without_adjusting_again_the_same_readings_are_doubted(self):
+        """On huge networks doubts are told by the correlations of the residuals alone."""
+        alike = 0
+        for seed in range(10):
+            study, _ = spoiled(seed, 2)
+            adjusted = adjust(study)
+            exact, _ = _snoop(adjusted, 1.0)
+            quick = _snoop_at_once(adjusted, 1.0)
+            alike += {each.sighting for each in exact} == {each.sighting for each in quick}
+            if exact and quick and exact[0].sighting == quick[0].sighting:
+                scale = max(1.0, abs(exact[0].expected - exact[0].reads))
+                self.assertLess(abs(exact[0].expected - quick[0].expected), 0.1 * scale)
+        self.assertGreaterEqual(alike, 8)
 
 
 if __name__ == "__main__":

@@ -29,6 +29,7 @@ from zirkel.core.network.adjust import (
     readjust,
     residual_correlation,
 )
+from zirkel.core.network.descend import HUGE
 from zirkel.core.network.search import ENOUGH_TO_TELL, robust_scale, scatters_evenly
 from zirkel.core.sightings import Sighting
 
@@ -40,6 +41,7 @@ FALSE_ALARMS = 0.1
 """Chance of doubting any reading of a clean drawing, however many readings it has."""
 
 CHECKED = 0.01
+MOST_AT_ONCE = 20
 """Redundancy from which a reading counts as checked at all."""
 
 SCATTER_BY_CHANCE, BESIDE_DOUBTS = 0.01, 0.15
@@ -108,6 +110,8 @@ def _judge_scattered(adjusted: Adjustment) -> Judgement:
 
 def _snoop(adjusted: Adjustment, scale: float) -> tuple[list[Doubt], Adjustment]:
     """Strike the worst reading and adjust again, until none stands out."""
+    if adjusted.network.datum.unknowns > HUGE:
+        return _snoop_at_once(adjusted, scale), adjusted
     found: list[Doubt] = []
     now = adjusted
     for _ in range(len(adjusted.weight)):
@@ -120,6 +124,28 @@ def _snoop(adjusted: Adjustment, scale: float) -> tuple[list[Doubt], Adjustment]
         found.append(_doubt(now, after, worst))
         now = after
     return found, now
+
+
+def _snoop_at_once(now: Adjustment, scale: float) -> list[Doubt]:
+    """The same by the correlations of the residuals, without adjusting again: striking reading i
+    changes the others' standardized residuals to (w_j - rho w_i) / sqrt(1 - rho^2), and what the
+    others make of it differs from it by v_i / r_i."""
+    w = np.nan_to_num(now.standardized) / scale
+    found: list[Doubt] = []
+    for _ in range(MOST_AT_ONCE):
+        row = int(np.argmax(np.abs(w)))
+        if abs(w[row]) <= threshold(now):
+            break
+        rho = residual_correlation(now, row)
+        alone = float(now.linear.residual[row] / max(now.redundancy[row], CHECKED))
+        sighting = now.network.sightings[row]
+        found.append(
+            Doubt(sighting.id, sighting.value, expected_value(sighting, alone),
+                  float(w[row] * scale), _rivals(now, row))
+        )  # fmt: skip
+        w = (w - rho * w[row]) / np.sqrt(np.maximum(1.0 - rho**2, 1e-3))
+        w[row] = 0.0
+    return found
 
 
 def _worst(now: Adjustment, scale: float) -> int | None:

@@ -16,7 +16,8 @@ if one of these holds, tried in this order, the cheap ones first:
 
 Otherwise strained landmarks are put where their own readings agree. Where that brings nothing, a
 wrong reading or two are believed wherever their landmarks lie; else other beginnings are tried.
-Whichever solution costs least is kept.
+Whichever solution costs least is kept. Networks of more unknowns than `HUGE` are taken as they
+settle from the thumbnail: each further try would cost seconds.
 """
 
 from __future__ import annotations
@@ -29,7 +30,7 @@ import numpy as np
 from zirkel.core.arrays import Array
 from zirkel.core.network.adjust import Adjustment, conclude, readjust, residual_correlation
 from zirkel.core.network.assemble import Network, build
-from zirkel.core.network.descend import ROUGH_TOLERANCE, come_near, descend
+from zirkel.core.network.descend import HUGE, ROUGH_TOLERANCE, come_near, descend
 from zirkel.core.network.follow import followed
 from zirkel.core.network.second_look import elsewhere, put_right, strained
 from zirkel.core.network.start import on_datum, thumbnail_places
@@ -77,7 +78,7 @@ def adjust(study: Study, before: Adjustment | None = None) -> Adjustment:
         if warm.convincing or scatters_evenly(warm) or explained_by_few(warm) == "tapped":
             return warm
     found = conclude(net, descend(net, come_near(net, weight, net.start), weight), weight)
-    if found.convincing:
+    if found.convincing or net.datum.unknowns > HUGE:
         return found
     if robust_scale(found) > UPSIDE_DOWN or found.freedom < ENOUGH_TO_TELL:
         found = min(found, *_unit_turned(net, weight), key=lambda each: each.cost)

@@ -27,6 +27,7 @@ from scipy.special import gammaln
 
 from zirkel.core.arrays import Array
 from zirkel.core.network.adjust import Adjustment, readjust
+from zirkel.core.network.descend import HUGE
 
 GROSS = 4.0
 """Standardized residual from which a reading tells of a slip and not of the usual error."""
@@ -66,8 +67,11 @@ def personal_trust(adjusted: Adjustment) -> tuple[Component, ...]:
     names = sorted(set(kinds.tolist()))
     factors = dict.fromkeys(names, 1.0)
     now = adjusted
+    # On a huge network every round costs seconds, so nothing is estimated there.
+    bearable = net.datum.unknowns <= HUGE
     enough = {
-        name: float(adjusted.redundancy[(kinds == name) & ~own].sum()) >= ENOUGH for name in names
+        name: bearable and float(adjusted.redundancy[(kinds == name) & ~own].sum()) >= ENOUGH
+        for name in names
     }
     for _ in range(ROUNDS if any(enough.values()) else 0):
         change = 0.0
