@@ -160,6 +160,12 @@ class Entering(HandCase):
 class LookingClosely(HandCase):
     title: ClassVar = BENCH
 
+    def painted(self):
+        """Waits until what was done last is on the screen."""
+        self.page.evaluate(
+            "() => new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))"
+        )
+
     def names(self):
         return self.page.locator("svg [data-name]").evaluate_all(
             "all => all.map(each => { const b = each.getBoundingClientRect();"
@@ -175,6 +181,7 @@ class LookingClosely(HandCase):
         for _ in range(3):
             self.page.mouse.wheel(0, -120)
         self.page.wait_for_selector("svg [data-name] >> text=Can, rim right", state="attached")
+        self.painted()
         near = self.names()
         self.assertGreater(len(near), 5)
         for i, (text, left, top, right, bottom) in enumerate(near):
@@ -188,20 +195,28 @@ class LookingClosely(HandCase):
         before = self.page.locator("[data-dot]").first.bounding_box()
         self.keys("+", "+", "Shift+ArrowRight")
         self.page.wait_for_selector("text=As a whole")
-        after = self.page.locator("[data-dot]").first.bounding_box()
-        self.assertNotAlmostEqual(before["x"], after["x"], delta=5)
+        self.page.wait_for_function(
+            "from => Math.abs(document.querySelector('[data-dot]')"
+            ".getBoundingClientRect().x - from) > 5",
+            arg=before["x"],
+        )
         self.keys("-", "-", "-")
         self.page.wait_for_selector("text=As a whole", state="hidden")
 
     def test_a_tap_that_wanders_moves_the_picture_and_chooses_nothing(self):
         self.keys("+", "+", "+")
+        self.page.wait_for_selector("text=As a whole")
+        self.painted()
         dot = self.page.locator("[data-dot=spout_root]").bounding_box()
         self.page.mouse.move(dot["x"] + 3, dot["y"] + 3)
         self.page.mouse.down()
         self.page.mouse.move(dot["x"] + 60, dot["y"] + 40, steps=4)
         self.page.mouse.up()
-        moved = self.page.locator("[data-dot=spout_root]").bounding_box()
-        self.assertAlmostEqual(moved["x"] - dot["x"], 57, delta=8)
+        self.page.wait_for_function(
+            "from => Math.abs(document.querySelector('[data-dot=spout_root]')"
+            ".getBoundingClientRect().x - from - 57) < 8",
+            arg=dot["x"],
+        )
         self.page.wait_for_selector("section >> text=tap, or type its letters")
 
 
