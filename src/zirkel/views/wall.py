@@ -8,6 +8,7 @@ from threading import Lock
 from cachetools import LRUCache
 from pydantic import BaseModel
 
+from zirkel.core.worked import Worked
 from zirkel.store.store import Broken, Store, Stored
 
 KEPT = 500
@@ -94,17 +95,17 @@ def _card(store: Store, stored: Stored) -> StudyCard:
         kept = _cards.get(key)
     if kept is not None:
         return kept
-    study = stored.study
-    if len(study.landmarks) > MOST_SOLVED and not stored.worked.solved:
-        return _unsolved(stored)
-    made = _made(stored)
-    with _lock:
-        _cards[key] = made
+    solved = stored.worked.solved or len(stored.study.landmarks) <= MOST_SOLVED
+    made = _made(stored, solved)
+    if solved:
+        with _lock:
+            _cards[key] = made
     return made
 
 
-def _unsolved(stored: Stored) -> StudyCard:
-    study = stored.study
+def _made(stored: Stored, solved: bool) -> StudyCard:
+    """The card, with what only the solved study tells where it is solved or may be for this."""
+    worked, study = stored.worked, stored.study
     return StudyCard(
         id=stored.id,
         title=study.title,
@@ -114,35 +115,20 @@ def _unsolved(stored: Stored) -> StudyCard:
         width_mm=study.sheet.width_mm,
         height_mm=study.sheet.height_mm,
         landmarks=len(study.landmarks),
-        held=None,
+        held=sum(each != "loose" for each in worked.standing.values()) if solved else None,
         readings=sum(not each.struck for each in study.sightings),
-        doubts=0,
-        lines=[],
+        doubts=len(worked.solution.doubts) if solved else 0,
+        lines=_lines(worked) if solved else [],
     )
 
 
-def _made(stored: Stored) -> StudyCard:
-    worked, study = stored.worked, stored.study
-    plan, standing = worked.plan, worked.standing
-    lines = [
+def _lines(worked: Worked) -> list[CardLine]:
+    marks, standing = worked.plan.marks, worked.standing
+    return [
         CardLine(
-            points=[(plan.marks[n].held_left_mm, plan.marks[n].held_top_mm) for n in each.outline],
+            points=[(marks[n].held_left_mm, marks[n].held_top_mm) for n in each.outline],
             closed=each.closed,
             sure=all(standing[n] in ("held", "proven") for n in each.outline),
         )
-        for each in study.shapes
+        for each in worked.study.shapes
     ]
-    return StudyCard(
-        id=stored.id,
-        title=study.title,
-        method=study.method,
-        demo=stored.demo is not None,
-        changed_at=stored.changed_at,
-        width_mm=study.sheet.width_mm,
-        height_mm=study.sheet.height_mm,
-        landmarks=len(study.landmarks),
-        held=sum(each != "loose" for each in standing.values()),
-        readings=sum(not each.struck for each in study.sightings),
-        doubts=len(worked.solution.doubts),
-        lines=lines,
-    )

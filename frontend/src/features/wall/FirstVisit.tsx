@@ -23,8 +23,8 @@ export function FirstVisit() {
           you lay it on, and the truth can be revealed.
         </li>
         <li>
-          <b>Answer what is asked.</b> Each reading tightens the areas on the sheet; five already
-          hold the large shapes.
+          <b>Answer what is asked.</b> Each reading says what it did: what it ties, what it proves,
+          what it contradicts.
         </li>
         <li>
           <b>Draw by it.</b> The recipe tells where each landmark goes on your own paper.
