@@ -244,6 +244,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The drawing as it was measured, and what the last check found. */
+        get: operations["check"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/copy": {
         parameters: {
             query?: never;
@@ -255,6 +272,40 @@ export interface paths {
         put?: never;
         /** Keep another study with all that is in this one. */
         post: operations["copyStudy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/corners": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The sheet's corners in a photograph; changes nothing. */
+        post: operations["corners"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/drawing.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The photographed drawing as if looked at from straight above. */
+        get: operations["drawing"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -602,6 +653,20 @@ export interface components {
             type: "adopt_relation";
         };
         /**
+         * Allowed
+         * @description What is tolerated by tier, in mm: the artist's own, and what Zirkel takes else.
+         */
+        Allowed: {
+            /** Name */
+            name: string;
+            /** Own Mm */
+            own_mm: number | null;
+            /** Tier */
+            tier: number;
+            /** Usual */
+            usual: string;
+        };
+        /**
          * AmbiguousPlace
          * @description A landmark that may lie elsewhere, in words; the reading that would tell, if there is one.
          */
@@ -618,6 +683,24 @@ export interface components {
             said: string;
             /** Start */
             start: string | null;
+        };
+        /**
+         * Arrow
+         * @description How one landmark goes, in mm on the sheet.
+         */
+        Arrow: {
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Landmark */
+            landmark: string;
+            /** Start */
+            start: [
+                number,
+                number
+            ];
         };
         /**
          * BelieveScatter
@@ -1017,7 +1100,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -1025,6 +1108,78 @@ export interface components {
             token?: string | null;
             /** Version */
             version: number;
+        };
+        /**
+         * CheckRoom
+         * @description The check of a study as it stands.
+         */
+        CheckRoom: {
+            /** Afloat */
+            afloat: string | null;
+            /** Against */
+            against: string;
+            /** Allowed */
+            allowed: components["schemas"]["Allowed"][];
+            /** Eye First */
+            eye_first: boolean;
+            /** Gates */
+            gates: components["schemas"]["GateShown"][];
+            /** History */
+            history: components["schemas"]["CheckShown"][];
+            /** Landmarks */
+            landmarks: components["schemas"]["DrawnLandmark"][];
+            /** Manner */
+            manner: string | null;
+            /** Measures */
+            measures: components["schemas"]["MeasureShown"][];
+            /** Missing */
+            missing: string | null;
+            photograph: components["schemas"]["PhotographShown"] | null;
+            /** Sigma */
+            sigma: string;
+            verdict: components["schemas"]["Verdict"] | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * CheckShown
+         * @description A check that was kept.
+         */
+        CheckShown: {
+            /** Apart */
+            apart: string;
+            /** At */
+            at: string;
+            /** Done */
+            done: number;
+            /** Faults */
+            faults: string[];
+            /** Id */
+            id: string;
+            /** Image */
+            image: string | null;
+            /** Moves */
+            moves: string[];
+            /** Number */
+            number: number;
+            /** Places */
+            places: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+            /** Said */
+            said: string;
+            /** Sound */
+            sound: boolean;
+            /** Targets */
+            targets: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
         };
         /**
          * Compared
@@ -1046,6 +1201,26 @@ export interface components {
             width: number;
         };
         /**
+         * CornersAsked
+         * @description A kept picture in which the sheet is looked for.
+         */
+        CornersAsked: {
+            /** Picture */
+            picture: string;
+        };
+        /**
+         * CornersFound
+         * @description The photograph with the corners found, or with a frame to drag to them.
+         */
+        CornersFound: {
+            /** Clear */
+            clear: boolean;
+            /** Photograph */
+            photograph: components["schemas"]["FilePhotograph"];
+            /** Said */
+            said: string;
+        };
+        /**
          * DownCard
          * @description A study that was taken off the wall and can be hung up again.
          */
@@ -1061,6 +1236,32 @@ export interface components {
             title: string;
         };
         /**
+         * DrawnLandmark
+         * @description A landmark: where it should be, and where it was measured, in mm on the sheet.
+         */
+        DrawnLandmark: {
+            /** Id */
+            id: string;
+            /** Marked */
+            marked: boolean;
+            /** Measured */
+            measured: [
+                number,
+                number
+            ] | null;
+            /** Name */
+            name: string;
+            /** Target */
+            target: [
+                number,
+                number
+            ];
+            /** Tier */
+            tier: number;
+            /** Within */
+            within: string | null;
+        };
+        /**
          * DropFrame
          * @description Keep a frame no longer.
          */
@@ -1072,6 +1273,19 @@ export interface components {
              * @enum {string}
              */
             type: "drop_frame";
+        };
+        /**
+         * DropMeasure
+         * @description Take back a length or a sighting of the drawing.
+         */
+        DropMeasure: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "drop_measure";
         };
         /** DropSighting */
         DropSighting: {
@@ -1171,6 +1385,16 @@ export interface components {
             title: string;
         };
         /**
+         * FaultShown
+         * @description A fault in words, and the landmarks that it is on; none for the whole.
+         */
+        FaultShown: {
+            /** Landmarks */
+            landmarks: string[];
+            /** Said */
+            said: string;
+        };
+        /**
          * FieldProblem
          * @description What is wrong with one field.
          */
@@ -1179,6 +1403,30 @@ export interface components {
             field: string;
             /** Problem */
             problem: string;
+        };
+        /**
+         * FileEyeGuess
+         * @description What looked off before it was measured: a landmark, or the whole (None), and which way;
+         *     `right` is whether it was so, once that is known.
+         */
+        FileEyeGuess: {
+            /**
+             * Landmark
+             * @default null
+             */
+            landmark?: string | null;
+            /**
+             * Right
+             * @default null
+             */
+            right?: boolean | null;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "left" | "right" | "higher" | "lower" | "larger" | "smaller" | "fine";
+        } & {
+            [key: string]: unknown;
         };
         /**
          * FileFamily
@@ -1217,6 +1465,104 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FileGuess
+         * @description What the eye said before it was measured, and what was found; `measure` says how the error
+         *     counts: answer / truth - 1 where relative, else the difference.
+         */
+        FileGuess: {
+            /** Answer */
+            answer: number;
+            /** At */
+            at: string;
+            /** Exercise */
+            exercise: string;
+            /** Id */
+            id: string;
+            /**
+             * Measure
+             * @enum {string}
+             */
+            measure: "relative" | "share" | "degrees" | "units";
+            /** Truth */
+            truth: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileKeptCheck
+         * @description A check as it was: when, on which drawing, what it found. Never overwritten.
+         */
+        FileKeptCheck: {
+            /**
+             * Against
+             * @enum {string}
+             */
+            against: "plan" | "proportions";
+            /** Apart Mm */
+            apart_mm: number;
+            /** At */
+            at: string;
+            /**
+             * Faults
+             * @default []
+             */
+            faults?: components["schemas"]["FileKeptFault"][];
+            /**
+             * Guesses
+             * @default []
+             */
+            guesses?: components["schemas"]["FileEyeGuess"][];
+            /** Id */
+            id: string;
+            /**
+             * Moves
+             * @default []
+             */
+            moves?: components["schemas"]["FileKeptMove"][];
+            /** @default null */
+            photograph?: components["schemas"]["FilePhotograph"] | null;
+            /** Places */
+            places?: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+            /** Sound */
+            sound: boolean;
+            /**
+             * Sound Tiers
+             * @default []
+             */
+            sound_tiers?: number[];
+            /** Targets */
+            targets?: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileKeptFault
+         * @description A fault as a check named it.
+         */
+        FileKeptFault: {
+            /** Kind */
+            kind: string;
+            /**
+             * Landmarks
+             * @default []
+             */
+            landmarks?: string[];
+            /** Said */
+            said: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FileKeptFrame
          * @description A frame under a name, to be compared with others.
          */
@@ -1231,6 +1577,26 @@ export interface components {
             right: number;
             /** Top */
             top: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileKeptMove
+         * @description A correction as it was told, and whether the artist has made it.
+         */
+        FileKeptMove: {
+            /**
+             * Done
+             * @default false
+             */
+            done?: boolean;
+            /**
+             * Landmarks
+             * @default []
+             */
+            landmarks?: string[];
+            /** Said */
+            said: string;
         } & {
             [key: string]: unknown;
         };
@@ -1278,6 +1644,36 @@ export interface components {
             right: number | string;
             /** Top */
             top: number | string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FilePhotograph
+         * @description A photograph of the drawing. `corners` are the sheet's own: top left, top right, bottom
+         *     right, bottom left; `bend` is how the lens bends straight edges (see `check.photograph`).
+         */
+        FilePhotograph: {
+            /**
+             * Bend
+             * @default 0
+             */
+            bend?: number;
+            /** Corners */
+            corners: [
+                number,
+                number
+            ][];
+            /**
+             * Found
+             * @default false
+             */
+            found?: boolean;
+            /** Height */
+            height: number;
+            /** Picture */
+            picture: string;
+            /** Width */
+            width: number;
         } & {
             [key: string]: unknown;
         };
@@ -1366,6 +1762,38 @@ export interface components {
              * @default 0.5
              */
             down?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileRuled
+         * @description A length ruled on the drawing: how far a landmark is from an edge of the sheet or right of
+         *     the drawn plumb line (`side`), or from another landmark (`start`, `along`; right of it or lower
+         *     where that is signed).
+         */
+        FileRuled: {
+            /**
+             * Along
+             * @default straight
+             * @enum {string}
+             */
+            along?: "straight" | "level" | "plumb";
+            /**
+             * From
+             * @default null
+             */
+            from?: string | null;
+            /** Id */
+            id: string;
+            /** Landmark */
+            landmark: string;
+            /** Mm */
+            mm: number | string;
+            /**
+             * Side
+             * @default null
+             */
+            side?: ("left" | "right" | "top" | "bottom" | "plumb") | null;
         } & {
             [key: string]: unknown;
         };
@@ -1475,6 +1903,29 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FileTolerances
+         * @description How far off the artist lets landmarks be, in mm, by tier; None leaves it to Zirkel.
+         */
+        FileTolerances: {
+            /**
+             * Detail
+             * @default null
+             */
+            detail?: (number | string) | null;
+            /**
+             * Large
+             * @default null
+             */
+            large?: (number | string) | null;
+            /**
+             * Middle
+             * @default null
+             */
+            middle?: (number | string) | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FileUnitLength
          * @description Readings that are lengths on the sheet itself (sight-size, dividers): no pair is exact.
          */
@@ -1517,6 +1968,20 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FileWentOn
+         * @description That the artist went on to smaller shapes, and whether a check had earned it by then.
+         */
+        FileWentOn: {
+            /** At */
+            at: string;
+            /** Earned */
+            earned: boolean;
+            /** Tier */
+            tier: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FrameTouch
          * @description A landmark at an edge of the frame, in words.
          */
@@ -1540,6 +2005,49 @@ export interface components {
             frame?: components["schemas"]["FileFrame"] | null;
         };
         /**
+         * GateShown
+         * @description One stage of the drawing.
+         */
+        GateShown: {
+            /** Earned */
+            earned: boolean;
+            /** Gone */
+            gone: boolean;
+            /** Name */
+            name: string;
+            /** Said */
+            said: string;
+            /** Sound */
+            sound: boolean;
+            /** Tier */
+            tier: number;
+        };
+        /**
+         * GoOn
+         * @description Go on to smaller shapes, whether a check has earned it or not.
+         */
+        GoOn: {
+            /** Tier */
+            tier: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "go_on";
+        };
+        /**
+         * GuessShown
+         * @description What the eye said, beside what was found.
+         */
+        GuessShown: {
+            /** Eye */
+            eye: string;
+            /** Found */
+            found: string;
+            /** Right */
+            right: boolean | null;
+        };
+        /**
          * HistoryRequest
          * @description Undo or redo.
          */
@@ -1551,6 +2059,19 @@ export interface components {
             token?: string | null;
             /** Version */
             version: number;
+        };
+        /**
+         * KeepCheck
+         * @description Check the drawing and keep what was found, with what the eye had said before.
+         */
+        KeepCheck: {
+            /** Guesses */
+            guesses?: components["schemas"]["FileEyeGuess"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep_check";
         };
         /**
          * KeepFrame
@@ -1665,6 +2186,24 @@ export interface components {
             cautions: components["schemas"]["StationWarning"][];
             reckoned: components["schemas"]["Reckoned"];
         };
+        /**
+         * MarkDrawn
+         * @description Say where a landmark sits on the sheet; null takes that back.
+         */
+        MarkDrawn: {
+            /** At */
+            at: [
+                number,
+                number
+            ] | null;
+            /** Landmark */
+            landmark: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "mark_drawn";
+        };
         /** MatchSighting */
         MatchSighting: {
             /**
@@ -1744,6 +2283,30 @@ export interface components {
              * @enum {string}
              */
             type: "measure_picture";
+        };
+        /**
+         * MeasureShown
+         * @description One measure of the drawing, in words; what the others make of it, where they contradict.
+         */
+        MeasureShown: {
+            /** Doubt */
+            doubt: string | null;
+            /** Id */
+            id: string;
+            /** Said */
+            said: string;
+        };
+        /**
+         * MoveShown
+         * @description A correction in words and as arrows; `done` once it is made on the paper.
+         */
+        MoveShown: {
+            /** Arrows */
+            arrows: components["schemas"]["Arrow"][];
+            /** Done */
+            done: boolean;
+            /** Said */
+            said: string;
         };
         /**
          * Negative
@@ -2031,6 +2594,20 @@ export interface components {
             to: string;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * PhotographShown
+         * @description The drawing's photograph: as it was taken, and flattened.
+         */
+        PhotographShown: {
+            /** Flat */
+            flat: string;
+            /** Image */
+            image: string;
+            /** Record */
+            record: components["schemas"]["FilePhotograph"];
+            /** Sigma */
+            sigma: string;
         };
         /**
          * PictureTaken
@@ -2392,6 +2969,19 @@ export interface components {
             type: "remove_sighting";
         };
         /**
+         * ResightDrawing
+         * @description Enter a ratio or tilt sighted on the drawing as on the subject.
+         */
+        ResightDrawing: {
+            /** Sighting */
+            sighting: components["schemas"]["SpanSighting"] | components["schemas"]["TiltSighting"] | components["schemas"]["DropSighting"] | components["schemas"]["LevelSighting"] | components["schemas"]["PartSighting"] | components["schemas"]["RunSighting"] | components["schemas"]["MatchSighting"] | components["schemas"]["ParallelSighting"] | components["schemas"]["OrderSighting"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "resight_drawing";
+        };
+        /**
          * Reveal
          * @description All true marks, and how often the truth lay inside the area drawn for it.
          */
@@ -2440,6 +3030,19 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * RuleDrawing
+         * @description Enter a length ruled on the drawing; one like it that was there is replaced.
+         */
+        RuleDrawing: {
+            /** Ruled */
+            ruled: components["schemas"]["FileRuled"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "rule_drawing";
         };
         /** RunSighting */
         RunSighting: {
@@ -2542,6 +3145,38 @@ export interface components {
             text: string;
         };
         /**
+         * SetChecking
+         * @description How the drawing is judged: against what, how closely, and whether the eye speaks first.
+         */
+        SetChecking: {
+            /**
+             * Against
+             * @default plan
+             * @enum {string}
+             */
+            against?: "plan" | "proportions";
+            /**
+             * Eye First
+             * @default false
+             */
+            eye_first?: boolean;
+            /**
+             * Manner
+             * @default null
+             */
+            manner?: ("copy" | "free") | null;
+            /**
+             * Tolerance
+             * @default null
+             */
+            tolerance?: components["schemas"]["FileTolerances"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_checking";
+        };
+        /**
          * SetFrame
          * @description Take in this much of the subject; null takes in all landmarks.
          */
@@ -2598,6 +3233,20 @@ export interface components {
              * @enum {string}
              */
             type: "set_note";
+        };
+        /**
+         * SetPhotograph
+         * @description Look at the drawing in a photograph, or move the corners of its sheet. Landmarks that were
+         *     marked keep to their pixels in the same photograph; in another one they are marked anew.
+         */
+        SetPhotograph: {
+            /** Photograph */
+            photograph: components["schemas"]["FilePhotograph"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_photograph";
         };
         /**
          * SetPlacement
@@ -2807,6 +3456,18 @@ export interface components {
             units: number | string;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * StandingShown
+         * @description How one landmark stands.
+         */
+        StandingShown: {
+            /** Landmark */
+            landmark: string;
+            /** Said */
+            said: string;
+            /** Within */
+            within: boolean;
         };
         /**
          * StationRoom
@@ -3035,6 +3696,11 @@ export interface components {
              * @default null
              */
             check_against?: ("plan" | "proportions") | null;
+            /**
+             * Checks
+             * @default []
+             */
+            checks?: components["schemas"]["FileKeptCheck"][];
             /** Drawn */
             drawn?: {
                 [key: string]: [
@@ -3047,6 +3713,11 @@ export interface components {
              * @default 1
              */
             drawn_sigma_mm?: number | string;
+            /**
+             * Eye First
+             * @default false
+             */
+            eye_first?: boolean;
             /**
              * Families
              * @default []
@@ -3066,6 +3737,11 @@ export interface components {
              */
             frames?: components["schemas"]["FileKeptFrame"][];
             /**
+             * Guesses
+             * @default []
+             */
+            guesses?: components["schemas"]["FileGuess"][];
+            /**
              * Inches
              * @default false
              */
@@ -3076,6 +3752,11 @@ export interface components {
              */
             landmarks?: components["schemas"]["FileLandmark"][];
             /**
+             * Manner
+             * @default null
+             */
+            manner?: ("copy" | "free") | null;
+            /**
              * Method
              * @default comparative
              */
@@ -3085,6 +3766,8 @@ export interface components {
              * @default null
              */
             note?: string | null;
+            /** @default null */
+            photograph?: components["schemas"]["FilePhotograph"] | null;
             /**
              * @default {
              *       "across": 0.5,
@@ -3092,6 +3775,16 @@ export interface components {
              *     }
              */
             placement?: components["schemas"]["FilePlacement"];
+            /**
+             * Resighted
+             * @default []
+             */
+            resighted?: (components["schemas"]["SpanSighting"] | components["schemas"]["TiltSighting"] | components["schemas"]["DropSighting"] | components["schemas"]["LevelSighting"] | components["schemas"]["PartSighting"] | components["schemas"]["RunSighting"] | components["schemas"]["MatchSighting"] | components["schemas"]["ParallelSighting"] | components["schemas"]["OrderSighting"])[];
+            /**
+             * Ruled
+             * @default []
+             */
+            ruled?: components["schemas"]["FileRuled"][];
             /**
              * Shapes
              * @default []
@@ -3118,6 +3811,8 @@ export interface components {
              * @default Untitled study
              */
             title?: string;
+            /** @default null */
+            tolerance?: components["schemas"]["FileTolerances"] | null;
             /** Trust */
             trust?: {
                 [key: string]: number;
@@ -3138,6 +3833,11 @@ export interface components {
              * @constant
              */
             version?: 1;
+            /**
+             * Went On
+             * @default []
+             */
+            went_on?: components["schemas"]["FileWentOn"][];
         } & {
             [key: string]: unknown;
         };
@@ -3146,6 +3846,11 @@ export interface components {
          * @description Add a reading. Its id is given by Zirkel, whatever the request calls it.
          */
         TakeSighting: {
+            /**
+             * Guess
+             * @default null
+             */
+            guess?: (components["schemas"]["SpanSighting"] | components["schemas"]["TiltSighting"] | components["schemas"]["DropSighting"] | components["schemas"]["LevelSighting"] | components["schemas"]["PartSighting"] | components["schemas"]["RunSighting"] | components["schemas"]["MatchSighting"] | components["schemas"]["ParallelSighting"] | components["schemas"]["OrderSighting"]) | null;
             /** Sighting */
             sighting: components["schemas"]["SpanSighting"] | components["schemas"]["TiltSighting"] | components["schemas"]["DropSighting"] | components["schemas"]["LevelSighting"] | components["schemas"]["PartSighting"] | components["schemas"]["RunSighting"] | components["schemas"]["MatchSighting"] | components["schemas"]["ParallelSighting"] | components["schemas"]["OrderSighting"];
             /**
@@ -3153,6 +3858,26 @@ export interface components {
              * @enum {string}
              */
             type: "take_sighting";
+        };
+        /**
+         * TickMove
+         * @description Say that a correction has been made on the paper, or not.
+         */
+        TickMove: {
+            /** Check */
+            check: string;
+            /**
+             * Done
+             * @default true
+             */
+            done?: boolean;
+            /** Number */
+            number: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "tick_move";
         };
         /** TiltSighting */
         TiltSighting: {
@@ -3288,6 +4013,30 @@ export interface components {
             unit_mm: number;
             /** Why */
             why: string;
+        };
+        /**
+         * Verdict
+         * @description What a check found.
+         */
+        Verdict: {
+            /** Check */
+            check: string;
+            /** Faults */
+            faults: components["schemas"]["FaultShown"][];
+            /** Guesses */
+            guesses: components["schemas"]["GuessShown"][];
+            /** Moves */
+            moves: components["schemas"]["MoveShown"][];
+            /** Runner Up */
+            runner_up: string | null;
+            /** Said */
+            said: string;
+            /** Sound */
+            sound: boolean;
+            /** Standing */
+            standing: components["schemas"]["StandingShown"][];
+            /** Suspects */
+            suspects: string[];
         };
         /**
          * Wall
@@ -4231,6 +4980,66 @@ export interface operations {
             };
         };
     };
+    check: {
+        parameters: {
+            query?: {
+                version?: number | null;
+            };
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckRoom"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     copyStudy: {
         parameters: {
             query?: never;
@@ -4251,6 +5060,121 @@ export interface operations {
                     "application/json": components["schemas"]["Bench"];
                 };
             };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    corners: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CornersAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CornersFound"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drawing: {
+        parameters: {
+            query?: {
+                check?: string | null;
+                longest?: number;
+                version?: number | null;
+            };
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Not Found */
             404: {
                 headers: {

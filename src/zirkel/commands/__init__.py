@@ -7,6 +7,17 @@ from typing import Annotated
 from pydantic import Field
 
 from zirkel.commands.base import Change
+from zirkel.commands.check import (
+    DropMeasure,
+    GoOn,
+    KeepCheck,
+    MarkDrawn,
+    ResightDrawing,
+    RuleDrawing,
+    SetChecking,
+    SetPhotograph,
+    TickMove,
+)
 from zirkel.commands.landmarks import (
     AddLandmark,
     AddShape,
@@ -77,7 +88,16 @@ AnyChange = Annotated[
     | TurnPicture
     | MeasurePicture
     | ReadPicture
-    | ReadTable,
+    | ReadTable
+    | SetPhotograph
+    | MarkDrawn
+    | RuleDrawing
+    | ResightDrawing
+    | DropMeasure
+    | SetChecking
+    | KeepCheck
+    | TickMove
+    | GoOn,
     Field(discriminator="type"),
 ]
 

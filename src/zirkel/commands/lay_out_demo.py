@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from pathlib import Path
 
+from PIL import Image
+
 from zirkel.store.store import Store
 from zirkel.studyfile.read import read_study
 
@@ -13,6 +15,10 @@ def lay_out_demo(store: Store, folder: Path) -> list[str]:
 
     One that the user has touched, or taken down, stays as the user left it.
     """
+    for picture in sorted(folder.glob("*.jpg")):
+        with Image.open(picture, formats=("JPEG",)) as opened:
+            width, height = opened.size
+        store.pictures.add(picture.read_bytes(), "jpg", width, height)
     added = []
     for path in sorted(folder.glob("*.zirkel.json"), reverse=True):
         name = path.name.removesuffix(".zirkel.json")

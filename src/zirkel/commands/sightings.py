@@ -6,7 +6,8 @@ from dataclasses import replace
 from datetime import UTC, datetime
 from typing import Literal
 
-from zirkel.commands.base import Change, expect
+from zirkel.commands.base import Change, expect, free_id
+from zirkel.core.drawn import MOST_GUESSES, Guess
 from zirkel.core.sightings import Sighting
 from zirkel.core.study import Study
 from zirkel.core.words.sightings import say_reading
@@ -21,18 +22,45 @@ class TakeSighting(Change):
 
     type: Literal["take_sighting"] = "take_sighting"
     sighting: AnySighting
+    guess: AnySighting | None = None
+    """The same reading as the eye gave it, before it was measured."""
 
     def made(self, study: Study) -> Study:
-        """The study with one more reading."""
+        """The study with one more reading, and the eye's guess at it."""
         now = datetime.now(UTC).isoformat(timespec="seconds")
         reading = sighting_to_core(self.sighting)
         reading = replace(reading, id=_next_id(study), taken_at=reading.taken_at or now)
         _check(study, reading)
-        return replace(study, sightings=(*study.sightings, reading))
+        after = replace(study, sightings=(*study.sightings, reading))
+        return after if self.guess is None else _with_guess(after, reading, self.guess, now)
 
     def label(self, before: Study, after: Study) -> str:
         """The reading in words."""
         return say_reading(after, after.sightings[-1])
+
+
+GUESS_MEASURES = {
+    "span": "relative", "match": "relative", "tilt": "degrees", "part": "share", "drop": "units",
+    "level": "units",
+}  # fmt: skip
+"""How the error of a guess counts, by the kind of reading; the others have nothing to guess."""
+
+
+def _with_guess(study: Study, reading: Sighting, guess: object, at: str) -> Study:
+    """The study with what the eye gave for a reading; dropped where it is of another kind."""
+    eye = sighting_to_core(guess)
+    measure = GUESS_MEASURES.get(reading.kind)
+    if measure is None or eye.kind != reading.kind:
+        return study
+    kept = Guess(
+        id=free_id("guess", [each.id for each in study.guesses]),
+        at=at,
+        exercise=f"bench_{reading.kind}",
+        measure=measure,
+        answer=eye.value,
+        truth=reading.value,
+    )
+    return replace(study, guesses=(*study.guesses, kept)[-MOST_GUESSES:])
 
 
 class EditSighting(Change):

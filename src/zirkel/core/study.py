@@ -9,6 +9,17 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from zirkel.core.drawn import (
+    MOST_CHECKS,
+    MOST_GUESSES,
+    MOST_MEASURES,
+    Guess,
+    KeptCheck,
+    Photograph,
+    Ruled,
+    Tolerances,
+    WentOn,
+)
 from zirkel.core.fields import entry, unknown
 from zirkel.core.sightings import KINDS, Sighting
 from zirkel.core.subject.faults import FAULTS
@@ -265,6 +276,28 @@ class Study:
         "record", (), many="list", records=(Family,), key="name", most=100
     )
     check_against: str | None = entry("choice", None, options=("plan", "proportions"))
+    photograph: Photograph | None = entry("record", None, records=(Photograph,))
+    """The photograph on which `drawn` was marked."""
+    ruled: tuple[Ruled, ...] = entry(
+        "record", (), many="list", records=(Ruled,), key="id", most=MOST_MEASURES
+    )
+    """Lengths ruled on the drawing."""
+    resighted: tuple[Sighting, ...] = entry(
+        "sighting", (), many="list", key="id", most=MOST_MEASURES
+    )
+    """Ratios and tilts sighted on the drawing as on the subject."""
+    manner: str | None = entry("choice", None, options=("copy", "free"))
+    """How close the drawing has to be: neutral to a hair, or free; None between the two."""
+    tolerance: Tolerances | None = entry("record", None, records=(Tolerances,))
+    eye_first: bool = entry("flag", False)
+    """Whether the artist says what the eye sees before anything is measured or shown."""
+    checks: tuple[KeptCheck, ...] = entry(
+        "record", (), many="list", records=(KeptCheck,), key="id", most=MOST_CHECKS
+    )
+    went_on: tuple[WentOn, ...] = entry("record", (), many="list", records=(WentOn,), most=200)
+    guesses: tuple[Guess, ...] = entry(
+        "record", (), many="list", records=(Guess,), key="id", most=MOST_GUESSES
+    )
     trust: Mapping[str, float] = entry(
         "finite", many="map", factory=dict, bounds={"ge": 0.05, "le": 20.0}
     )

@@ -201,7 +201,9 @@ class Worked:
 
     def _checked(self) -> Check | None:
         drawing = drawing_of(self.study, self.solution.adjusted, self.plan, self.solution.scatter)
-        return None if drawing is None else check(drawing)
+        if drawing is None:
+            return None
+        return check(drawing, self.solution.adjusted, self.plan.unit_mm or 1.0)
 
     @property
     def recipe(self) -> Recipe:

@@ -6,11 +6,16 @@ from pathlib import Path
 from zirkel.core.study import Sheet, Study
 from zirkel.demo.arrangement import to_study
 from zirkel.demo.by_the_artist import made_by_artist
+from zirkel.demo.drawing import with_drawing
 from zirkel.demo.potting_bench import POTTING_BENCH
 from zirkel.studyfile.read import write_study
 
+FOLDER = Path(__file__).parent
+
 DEMOS: dict[str, Callable[[], Study]] = {
-    "potting_bench": lambda: to_study(POTTING_BENCH),
+    "potting_bench": lambda: with_drawing(
+        to_study(POTTING_BENCH), FOLDER / "potting_bench_drawing.jpg"
+    ),
     "wooden_mask": lambda: made_by_artist(
         "wooden_mask", "Wooden mask on a peg", Sheet(210.0, 297.0), 5
     ),
@@ -18,7 +23,6 @@ DEMOS: dict[str, Callable[[], Study]] = {
         "boathouse", "Boathouse across the water", Sheet(420.0, 297.0), 8
     ),
 }
-FOLDER = Path(__file__).parent
 
 
 def main() -> None:

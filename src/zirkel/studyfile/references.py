@@ -34,7 +34,7 @@ def find_problems(study: Study) -> Iterator[Problem]:
         if each.key:
             ids = [getattr(record, each.key) for record in getattr(study, each.name)]
             yield from _twice(each.file, each.key, ids)
-    for name in ("sightings", "adopted"):
+    for name in ("sightings", "adopted", "resighted"):
         for i, sighting in enumerate(getattr(study, name)):
             yield from sighting_problems(f"{name}.{i}", sighting, known)
     for field, landmark in landmark_names(study):

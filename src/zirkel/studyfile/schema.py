@@ -7,6 +7,12 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING, Annotated, Any, Literal
 
+from zirkel.core.drawn import (
+    EyeGuess,
+    Photograph,
+    Ruled,
+    Tolerances,
+)
 from zirkel.core.study import (
     Family,
     Frame,
@@ -48,6 +54,10 @@ FilePlacement = Annotated[Placement, Recorded]
 FileFamily = Annotated[Family, Recorded]
 FileStation = Annotated[Station, Recorded]
 FileSubject = Annotated[SimulatedSubject | PictureSubject, Recorded]
+FilePhotograph = Annotated[Photograph, Recorded]
+FileRuled = Annotated[Ruled, Recorded]
+FileTolerances = Annotated[Tolerances, Recorded]
+FileEyeGuess = Annotated[EyeGuess, Recorded]
 FilePicture = Annotated[PictureSubject, Recorded]
 
 

@@ -110,3 +110,11 @@ class Wanted(BaseModel):
     answer is not computed."""
 
     version: int | None = Field(default=None, ge=1, le=2**53)
+
+
+class DrawingQuery(BaseModel):
+    """The drawing at a check that was kept, or as it is; `version` only tells one from another."""
+
+    check: Id | None = None
+    longest: int = Field(default=1400, ge=64, le=2400)
+    version: int | None = Field(default=None, ge=1, le=2**53)

@@ -103,8 +103,8 @@ class Corrections(unittest.TestCase):
             drawing = of(drawn(worked, [move], rng))
             found = check(drawing)
             left = drawing.off + sum(each.moves for each in found.corrections)
-            sigma = found.diagnosis.model.sigma
-            within += bool((np.hypot(*left.T) <= tolerances(drawing, sigma) + 1e-9).all())
+            measure = found.diagnosis.model.measure
+            within += bool((np.hypot(*left.T) <= tolerances(drawing, measure) + 1e-9).all())
             moves += len(found.corrections) > 2
         self.assertEqual(within, 12)
         self.assertLessEqual(moves, 1)

@@ -15,7 +15,9 @@ import numpy as np
 from zirkel.core.arrays import Array
 from zirkel.core.check.causes.base import Fault
 from zirkel.core.check.diagnose import Diagnosis, diagnose
-from zirkel.core.check.drawing import BASE_SHARE, Drawing
+from zirkel.core.check.drawing import Drawing
+from zirkel.core.check.suspects import Suspect, suspects
+from zirkel.core.network.adjust import Adjustment
 
 IN_TWENTY = 20.0
 
@@ -45,18 +47,35 @@ class Check:
     diagnosis: Diagnosis
     corrections: tuple[Correction, ...]
     standing: Mapping[str, Standing]
+    suspects: tuple[Suspect, ...] = ()
 
     @property
     def sound(self) -> bool:
         """Whether nothing is wrong and every landmark is within its tolerance."""
         return not self.diagnosis.faults and all(each.within for each in self.standing.values())
 
+    @property
+    def sound_tiers(self) -> tuple[int, ...]:
+        """The tiers of which every landmark that was measured is within its tolerance; none while
+        something is wrong with the whole."""
+        if any(not each.landmarks for each in self.diagnosis.faults):
+            return ()
+        drawing = self.drawing
+        stands = [self.standing[name].within for name in drawing.ids]
+        return tuple(
+            tier
+            for tier in (1, 2, 3)
+            if (drawing.tiers == tier).any()
+            and all(ok for ok, own in zip(stands, drawing.tiers, strict=True) if own == tier)
+        )
 
-def check(drawing: Drawing) -> Check:
-    """A drawing's faults, corrections, and how every landmark stands."""
+
+def check(drawing: Drawing, adjusted: Adjustment | None = None, unit_mm: float = 1.0) -> Check:
+    """A drawing's faults, corrections, and how every landmark stands; with the readings' own
+    adjustment also which of those is likelier to be wrong than the drawing."""
     found = diagnose(drawing)
     off = drawing.off - _own(drawing, found)
-    tolerance = tolerances(drawing, found.model.sigma)
+    tolerance = tolerances(drawing, found.model.measure)
     size = np.hypot(*off.T)
     standing = {
         name: Standing(
@@ -64,32 +83,41 @@ def check(drawing: Drawing) -> Check:
         )
         for i, name in enumerate(drawing.ids)
     }
-    made = [Correction(each, -each.moved) for each in found.faults]
+    made = sorted(
+        (Correction(each, -each.moved) for each in found.faults),
+        key=lambda each: -int((np.hypot(*each.moves.T) > 0).sum()),
+    )
     left = off + sum((each.moves for each in made), np.zeros_like(off))
     for i in np.flatnonzero(np.hypot(*left.T) > tolerance):
         moved = np.zeros_like(off)
         moved[i] = left[i]
         alone = Fault("landmark", {"off_mm": left[i].tolist()}, (drawing.ids[i],), moved)
         made.append(Correction(alone, -moved))
-    return Check(drawing, found, tuple(made), standing)
+    suspected = suspects(drawing, found, adjusted, unit_mm) if adjusted is not None else ()
+    return Check(drawing, found, tuple(made), standing, suspected)
 
 
-def tolerances(drawing: Drawing, sigma: float) -> Array:
-    """(n,) what is tolerated of each landmark, in mm."""
-    base = drawing.extent * np.array([BASE_SHARE[int(tier)] for tier in drawing.tiers])
+def tolerances(drawing: Drawing, measure: float) -> Array:
+    """(n,) what is tolerated of each landmark, in mm; `measure` is the factor on what measuring
+    errs."""
+    base = np.array([
+        drawing.own_mm[int(tier) - 1] or drawing.extent * drawing.shares[int(tier) - 1]
+        for tier in drawing.tiers
+    ])  # fmt: skip
     n = len(drawing.ids)
-    return np.hypot(base, sigma * np.sqrt(2.0 * np.log(IN_TWENTY * n)))
+    return np.hypot(base, measure * drawing.sd * np.sqrt(2.0 * np.log(IN_TWENTY * n)))
 
 
 def _own(drawing: Drawing, found: Diagnosis) -> Array:
-    """(n, 2) what place and size, the artist's own, move every landmark by."""
+    """(n, 2) what place and size, the artist's own, move every landmark by: fitted to how far each
+    is off by itself, as an eye would lay one over the other."""
     q = drawing.free.shape[1]
     if not q:
         return np.zeros_like(drawing.off)
     moved = sum((each.moved for each in found.faults), np.zeros_like(drawing.off))
-    v = found.model.sigma**2 + found.model.read**2 * drawing.spread
-    x = drawing.axes.T @ drawing.free
-    left = drawing.axes.T @ (drawing.off - moved).ravel()
-    amount = np.linalg.solve(x.T @ (x / v[:, None]), x.T @ (left / v))
+    root = np.repeat(1.0 / drawing.sd, 2)
+    amount = np.linalg.lstsq(
+        drawing.free * root[:, None], (drawing.off - moved).ravel() * root, rcond=None
+    )[0]
     made: Array = (drawing.free @ amount).reshape(-1, 2)
     return made

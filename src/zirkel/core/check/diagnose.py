@@ -2,7 +2,8 @@
 
 A model is a set of causes. Its amounts b have normal priors N(0, diag(p^2)) with the sizes that
 hands and eyes usually reach, so that the evidence of the offsets d is known in closed form. With X
-the columns of its causes and V = s^2 sigma^2 I + t^2 S, it is d ~ N(0, V + X diag(p^2) X'), and
+the columns of its causes and V = s^2 C + t^2 S (see `drawing`), it is
+d ~ N(0, V + X diag(p^2) X'), and
 
     -2 ln evidence = ln det V + d'V^-1 d + ln det M - c'M^-1 c + sum ln p^2,
     M = X'V^-1 X + diag(p^-2),  c = X'V^-1 d.
@@ -15,8 +16,8 @@ alike. The noise's factors s and t are chosen anew for every model, from a small
 told as least squares has them, without the pull of their priors.
 
 The search adds the cause that lowers the sum most, lets groups grow or shrink by a landmark, takes
-back what no longer helps, and stops when nothing lowers it. S is turned to its axes once, so that
-V is diagonal throughout.
+back what no longer helps, and stops when nothing lowers it. All is turned to the axes in which V is
+diagonal once.
 
 Sources: H. Jeffreys (1961), *Theory of Probability*, on evidence and Ockham's razor; D. MacKay
 (1992), *Bayesian interpolation*.
@@ -55,13 +56,13 @@ FLAT = 1e6
 
 @dataclass(frozen=True, slots=True)
 class Model:
-    """Causes at work together: amounts of each, -2 ln evidence with all prices, and the noise's
-    standard deviation of one measure, in mm."""
+    """Causes at work together: amounts of each, -2 ln evidence with all prices, and the factors s
+    and t on what measuring errs and on what the readings leave open."""
 
     causes: tuple[Candidate, ...]
     amounts: tuple[Array, ...]
     score: float
-    sigma: float
+    measure: float
     read: float
 
 
@@ -72,6 +73,8 @@ class Diagnosis:
     faults: tuple[Fault, ...]
     model: Model
     runner_up: Fault | None
+    order: tuple[int, ...]
+    """Number in the model of each fault's cause."""
 
 
 def diagnose(drawing: Drawing) -> Diagnosis:
@@ -80,13 +83,29 @@ def diagnose(drawing: Drawing) -> Diagnosis:
     model = search.unpulled(search.best())
     order = sorted(range(len(model.causes)), key=lambda i: search.rank(model, i))
     faults = tuple(_fault(drawing, model.causes[i], model.amounts[i]) for i in order)
-    return Diagnosis(faults, model, search.runner_up(model, order))
+    return Diagnosis(faults, model, search.runner_up(model, order), tuple(order))
 
 
 def _fault(drawing: Drawing, cause: Candidate, amount: Array) -> Fault:
     whole = len(cause.members) == len(drawing.ids)
     names = () if whole else tuple(drawing.ids[i] for i in cause.members)
     return Fault(cause.kind, cause.told(amount), names, (cause.columns @ amount).reshape(-1, 2))
+
+
+def instead_of(
+    drawing: Drawing, found: Diagnosis, number: int, pool: Sequence[Candidate]
+) -> tuple[Candidate, Array] | None:
+    """The candidate that explains better than fault number so-and-so what that one does, and its
+    amounts; None where none does."""
+    if not pool:
+        return None
+    search = _Search(drawing)
+    rest = tuple(each for i, each in enumerate(found.model.causes) if i != found.order[number])
+    best = min(search.offers(search.fitted(rest), pool), key=lambda pair: pair[0])
+    if best[0] > found.model.score:
+        return None
+    made = search.unpulled(search.fitted((*rest, best[1])))
+    return best[1], made.amounts[-1]
 
 
 class _Search:
@@ -97,17 +116,15 @@ class _Search:
         self._d = drawing.axes.T @ drawing.off.ravel()
         self._free = drawing.axes.T @ drawing.free
         self._all = [each for offers in CAUSES for each in offers(drawing)]
-        self._single = [c for c in self._all if c.columns.shape[1] == 1]
-        self._double = [c for c in self._all if c.columns.shape[1] == 2]
         self._noises = [
-            (s, t, (s * drawing.sigma) ** 2 + t**2 * drawing.spread,
+            (s, t, s**2 + t**2 * drawing.spread,
              UNUSUAL * ((s != MEASURED[0]) + (t not in (READ[0], READ[-1]))))
             for s in MEASURED for t in READ
         ]  # fmt: skip
 
     def best(self) -> Model:
         """Causes added while they help, refined, and taken back when they no longer do."""
-        model = self._fitted(())
+        model = self.fitted(())
         for _ in range(MOST_CAUSES):
             found = self._with_one_more(model)
             if found is None:
@@ -121,7 +138,7 @@ class _Search:
             return model
         columns = [self._free, *(self._drawing.axes.T @ each.columns for each in model.causes)]
         x = np.hstack(columns)
-        root = np.sqrt(model.sigma**2 + model.read**2 * self._drawing.spread)
+        root = np.sqrt(model.measure**2 + model.read**2 * self._drawing.spread)
         b = np.linalg.lstsq(x / root[:, None], self._d / root, rcond=None)[0]
         at = np.cumsum([each.shape[1] for each in columns])
         return replace(model, amounts=tuple(np.asarray(b[i:j], float) for i, j in pairwise(at)))
@@ -134,7 +151,7 @@ class _Search:
             kinds & {"size", "tilt", "stretch", "lean"}
         )
         rest = tuple(each for i, each in enumerate(model.causes) if i != number)
-        return int(late), model.score - self._fitted(rest).score
+        return int(late), model.score - self.fitted(rest).score
 
     def runner_up(self, model: Model, order: Sequence[int]) -> Fault | None:
         """Another kind of cause in place of the first that explains nearly as much."""
@@ -142,17 +159,22 @@ class _Search:
             return None
         first = model.causes[order[0]]
         rest = tuple(each for each in model.causes if each is not first)
-        base = self._fitted(rest)
+        base = self.fitted(rest)
         others = sorted(
-            ((score, each) for score, each in self._offers(base) if each.kind != first.kind),
+            (
+                (score, each)
+                for score, each in self.offers(base, self._all)
+                if each.kind != first.kind
+            ),
             key=lambda pair: pair[0],
         )
         if not others or others[0][0] > model.score + CLOSE:
             return None
-        made = self.unpulled(self._fitted((*rest, others[0][1])))
+        made = self.unpulled(self.fitted((*rest, others[0][1])))
         return _fault(self._drawing, made.causes[-1], made.amounts[-1])
 
-    def _fitted(self, causes: tuple[Candidate, ...]) -> Model:
+    def fitted(self, causes: tuple[Candidate, ...]) -> Model:
+        """These causes with the noise and the amounts that suit them best."""
         columns = [self._free, *(self._drawing.axes.T @ each.columns for each in causes)]
         x = np.hstack(columns)
         prior = np.concatenate(
@@ -170,13 +192,13 @@ class _Search:
             if best is None or score < best.score:
                 at = np.cumsum([each.shape[1] for each in columns])
                 amounts = tuple(np.asarray(b[i:j], float) for i, j in pairwise(at))
-                best = Model(causes, amounts, score, s * self._drawing.sigma, t)
+                best = Model(causes, amounts, score, s, t)
         assert best is not None
         return best
 
-    def _offers(self, model: Model) -> list[tuple[float, Candidate]]:
+    def offers(self, model: Model, pool: Sequence[Candidate]) -> list[tuple[float, Candidate]]:
         """Score with one more cause, for each candidate, at the model's own noise."""
-        v = model.sigma**2 + model.read**2 * self._drawing.spread
+        v = model.measure**2 + model.read**2 * self._drawing.spread
         x = np.hstack([self._free, *(self._drawing.axes.T @ each.columns for each in model.causes)])
         prior = np.concatenate(
             [np.full(self._free.shape[1], FLAT), *(each.prior for each in model.causes)]
@@ -185,7 +207,8 @@ class _Search:
         inverse = np.linalg.inv(m) if len(m) else m
         left = self._d / v - (x / v[:, None]) @ (inverse @ (x.T @ (self._d / v)))
         offers: list[tuple[float, Candidate]] = []
-        for lot in (self._single, self._double):
+        for amounts in (1, 2):
+            lot = [each for each in pool if each.columns.shape[1] == amounts]
             if not lot:
                 continue
             own = np.stack([self._drawing.axes.T @ each.columns for each in lot])
@@ -204,8 +227,8 @@ class _Search:
 
     def _with_one_more(self, model: Model) -> Model | None:
         """The best of the few candidates that promise most, each with its own noise."""
-        offers = sorted(self._offers(model), key=lambda pair: pair[0])[:8]
-        made = [self._fitted((*model.causes, each)) for _, each in offers]
+        offers = sorted(self.offers(model, self._all), key=lambda pair: pair[0])[:8]
+        made = [self.fitted((*model.causes, each)) for _, each in offers]
         best = min(made, key=lambda each: each.score, default=None)
         return best if best is not None and best.score < model.score - WORTH else None
 
@@ -220,7 +243,7 @@ class _Search:
                 for each in self._neighbours(model.causes[number]):
                     causes = list(model.causes)
                     causes[number] = each
-                    other = self._fitted(tuple(causes))
+                    other = self.fitted(tuple(causes))
                     if other.score < model.score - 1e-9:
                         model, improved = other, True
         return model
@@ -240,7 +263,7 @@ class _Search:
         """Without the causes that do not help any more."""
         while model.causes:
             fewer = [
-                self._fitted(tuple(each for j, each in enumerate(model.causes) if j != i))
+                self.fitted(tuple(each for j, each in enumerate(model.causes) if j != i))
                 for i in range(len(model.causes))
             ]
             best = min(fewer, key=lambda each: each.score)

@@ -1,10 +1,11 @@
 """What was measured of a drawing, set against where it should be.
 
 Symbols: n landmarks are both drawn and planned. P (n, 2) are their places in mm by the plan,
-D (n, 2) how far off they were drawn. D errs with covariance s^2 sigma^2 I + t^2 S, where sigma is
-one measure on the sheet and S (2n, 2n) what the readings leave open, in mm^2. Whoever drew by the
-plan itself errs by sigma alone (t = 0); whoever looked at the subject also differs from the plan by
-the plan's own errors (t = 1). Both factors are estimated with the causes.
+D (n, 2) how far off they were drawn. D errs with covariance s^2 C + t^2 S, where C (2n, 2n) is what
+measuring the drawing leaves open and S (2n, 2n) what the readings do, in mm^2. Whoever drew by the
+plan itself errs by C alone (t = 0); whoever looked at the subject also differs from the plan by the
+plan's own errors (t = 1). Both factors are estimated with the causes. A' C A = I and A' S A =
+diag(spread) turn and scale both at once, so that every covariance is diagonal.
 
 Against the plan nothing is free; against proportions, place and size are the artist's own.
 """
@@ -13,10 +14,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from itertools import pairwise
 
 import numpy as np
 
 from zirkel.core.arrays import Array, Indices
+from zirkel.core.check.measured import KNOWN_MM, measured, place_and_size
 from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.candidates import prior_cofactor
 from zirkel.core.sheet.plan import Plan
@@ -26,26 +29,35 @@ LEAST = 3
 """Landmarks without which nothing can be said of a drawing."""
 
 BASE_SHARE = {1: 0.015, 2: 0.012, 3: 0.01}
-"""Tolerance by tier, as a share of the drawing's larger side: a detail is set against its shape."""
+"""Tolerance by tier, as a share of the largest shape: a detail is set against its shape."""
+
+SHARE_OF_MANNER: dict[str | None, float] = {None: 1.0, "copy": 0.6, "free": 1.6}
+"""A copy is neutral to a hair; a free drawing need only agree with itself."""
 
 LEAST_EXTENT_MM = 1.0
 
 
 @dataclass(frozen=True, slots=True)
 class Drawing:
-    """n landmarks: ids, tiers (n,), P and D (n, 2), sigma, eigenvalues (2n,) and eigenvectors
-    (2n, 2n) of S, and the columns (2n, q) of what is the artist's own."""
+    """n landmarks: ids, tiers (n,), P and D (n, 2), sd (n,) of one measured place, spread (2n,) and
+    axes A (2n, 2n), and the columns (2n, q) of what is the artist's own."""
 
     ids: tuple[str, ...]
     tiers: Indices
     planned: Array
     off: Array
-    sigma: float
+    sd: Array
     spread: Array
     axes: Array
     free: Array
     groups: tuple[tuple[str, Indices], ...]
     """Shapes, and shapes with all that is part of them: id, numbers of their landmarks."""
+    edges: tuple[tuple[int, int], ...] = ()
+    """Edges of the shapes, by the numbers of their ends."""
+    shares: tuple[float, float, float] = (BASE_SHARE[1], BASE_SHARE[2], BASE_SHARE[3])
+    """Tolerance by tier, as a share of `extent`."""
+    own_mm: tuple[float | None, float | None, float | None] = (None, None, None)
+    """The artist's own, in mm, where there is one."""
 
     @property
     def middle(self) -> Array:
@@ -53,10 +65,16 @@ class Drawing:
         made: Array = self.planned.mean(axis=0)
         return made
 
+    def is_known(self, number: int) -> bool:
+        """Whether so numbered a landmark was measured both ways."""
+        return bool(self.sd[number] < KNOWN_MM)
+
     @property
     def extent(self) -> float:
-        """The larger side of the box round the drawing, in mm."""
-        return max(float(np.ptp(self.planned, axis=0).max()), LEAST_EXTENT_MM)
+        """The larger side of the box round the largest shape, or round all where there is none, in
+        mm."""
+        held = [self.planned[members] for _, members in self.groups] or [self.planned]
+        return max(LEAST_EXTENT_MM, *(float(np.ptp(each, axis=0).max()) for each in held))
 
 
 def drawing_of(
@@ -64,43 +82,59 @@ def drawing_of(
 ) -> Drawing | None:
     """What was measured of the study's drawing; None for fewer than three landmarks or all at one
     spot."""
+    found = measured(study, plan)
     number = {name: i for i, name in enumerate(adjusted.network.ids)}
-    known = [each for each in study.landmarks if each.id in study.drawn and each.id in number]
-    if len(known) < LEAST or plan.unit_mm is None:
+    if found is None or plan.unit_mm is None or sum(found.sd < KNOWN_MM) < LEAST:
         return None
-    ids = tuple(each.id for each in known)
+    ids = found.ids
     marks = [plan.marks[name] for name in ids]
     planned = np.array([(mark.held_left_mm, mark.held_top_mm) for mark in marks])
-    off = np.array([study.drawn[name] for name in ids], dtype=float) - planned
     if np.ptp(planned, axis=0).max() < LEAST_EXTENT_MM:
         return None
     at = np.array([number[name] for name in ids])
     rows = (2 * at[:, None] + np.arange(2)).ravel()
     open_mm = prior_cofactor(adjusted)[np.ix_(rows, rows)] * (plan.unit_mm * scatter) ** 2
-    spread, axes = np.linalg.eigh(open_mm)
+    spread, axes = _axes(found.covariance, open_mm)
+    tier = {each.id: each.tier for each in study.landmarks}
+    place = {name: i for i, name in enumerate(ids)}
+    factor = SHARE_OF_MANNER[study.manner]
+    own = study.tolerance
     return Drawing(
         ids=ids,
-        tiers=np.array([each.tier for each in known]),
+        tiers=np.array([tier[name] for name in ids]),
         planned=planned,
-        off=off,
-        sigma=study.drawn_sigma_mm,
-        spread=np.maximum(spread, 0.0),
+        off=found.places - planned,
+        sd=found.sd,
+        spread=spread,
         axes=axes,
-        free=_free(planned)
-        if study.check_against == "proportions"
+        free=place_and_size(planned)
+        if study.check_against == "proportions" or found.afloat
         else np.zeros((2 * len(ids), 0)),
-        groups=_groups(study, {name: i for i, name in enumerate(ids)}),
+        groups=_groups(study, place),
+        edges=_edges(study, place),
+        shares=(BASE_SHARE[1] * factor, BASE_SHARE[2] * factor, BASE_SHARE[3] * factor),
+        own_mm=(own.large, own.middle, own.detail) if own else (None, None, None),
     )
 
 
-def _free(planned: Array) -> Array:
-    """Columns of place and size: across, down, larger."""
-    n = len(planned)
-    made = np.zeros((2 * n, 3))
-    made[0::2, 0] = 1.0
-    made[1::2, 1] = 1.0
-    made[:, 2] = (planned - planned.mean(axis=0)).ravel()
-    return made
+def _axes(measuring: Array, reading: Array) -> tuple[Array, Array]:
+    """Eigenvalues (2n,) and axes (2n, 2n) that make the first covariance one and the second
+    diagonal."""
+    values, vectors = np.linalg.eigh(measuring)
+    white = vectors / np.sqrt(np.maximum(values, values[-1] * 1e-12))
+    spread, turned = np.linalg.eigh(white.T @ reading @ white)
+    return np.maximum(spread, 0.0), white @ turned
+
+
+def _edges(study: Study, number: Mapping[str, int]) -> tuple[tuple[int, int], ...]:
+    """Each edge of a shape that was measured at both ends, once."""
+    told: dict[frozenset[int], tuple[int, int]] = {}
+    for shape in study.shapes:
+        round_ = [*shape.outline, shape.outline[0]] if shape.closed else list(shape.outline)
+        for a, b in pairwise(round_):
+            if a in number and b in number and a != b:
+                told.setdefault(frozenset((number[a], number[b])), (number[a], number[b]))
+    return tuple(told.values())
 
 
 def _groups(study: Study, number: Mapping[str, int]) -> tuple[tuple[str, Indices], ...]:

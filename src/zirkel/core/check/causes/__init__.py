@@ -3,10 +3,18 @@
 from collections.abc import Callable, Iterator
 
 from zirkel.core.check.causes.base import Candidate
+from zirkel.core.check.causes.habits import grown, uprights
 from zirkel.core.check.causes.some import one, patches, shapes
 from zirkel.core.check.causes.whole import whole
 from zirkel.core.check.drawing import Drawing
 
-CAUSES: tuple[Callable[[Drawing], Iterator[Candidate]], ...] = (whole, one, shapes, patches)
+CAUSES: tuple[Callable[[Drawing], Iterator[Candidate]], ...] = (
+    whole,
+    one,
+    shapes,
+    patches,
+    grown,
+    uprights,
+)
 
 __all__ = ["CAUSES", "Candidate"]

@@ -1,0 +1,72 @@
+"""A check as it is kept: its numbers and its sentences, and whether the eye had seen it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+
+import numpy as np
+
+from zirkel.core.arrays import Array
+from zirkel.core.check.correct import Check
+from zirkel.core.drawn import EyeGuess, KeptCheck, KeptFault, KeptMove
+from zirkel.core.words.check import About, say_correction, say_fault
+
+
+def kept_check(about: About, name: str, at: str, guesses: Sequence[EyeGuess] = ()) -> KeptCheck:
+    """The check of a study at some time (ISO), under a name."""
+    found = about.check
+    drawing = found.drawing
+    places = drawing.planned + drawing.off
+    off = np.array([each.off for each in found.standing.values()])
+    known = [i for i in range(len(drawing.ids)) if drawing.is_known(i)]
+    return KeptCheck(
+        id=name,
+        at=at,
+        against="proportions" if drawing.free.shape[1] else "plan",
+        sound=found.sound,
+        apart_mm=round(float(np.sqrt((off[known] ** 2).sum(axis=1).mean())), 2),
+        sound_tiers=found.sound_tiers,
+        places={drawing.ids[i]: _rounded(places[i]) for i in known},
+        targets={drawing.ids[i]: _rounded(places[i] - off[i]) for i in known},
+        faults=tuple(
+            KeptFault(each.kind, say_fault(about, each), each.landmarks)
+            for each in found.diagnosis.faults
+        ),
+        moves=tuple(
+            KeptMove(say_correction(about, each), each.fault.landmarks)
+            for each in found.corrections
+        ),
+        guesses=tuple(replace(each, right=was_right(each, found)) for each in guesses),
+        photograph=about.study.photograph,
+    )
+
+
+def _rounded(at: Array) -> tuple[float, float]:
+    return round(float(at[0]), 2), round(float(at[1]), 2)
+
+
+def was_right(guess: EyeGuess, found: Check) -> bool | None:
+    """Whether what the eye said turned out so; None where it wasn't measured."""
+    if guess.landmark is None:
+        kinds = {each.kind: each for each in found.diagnosis.faults}
+        if guess.way == "fine":
+            return not any(not each.landmarks for each in kinds.values())
+        size = kinds.get("size")
+        if guess.way in ("larger", "smaller"):
+            return size is not None and (size.amount["factor"] > 1) == (guess.way == "larger")
+        shift = kinds.get("shift")
+        return shift is not None and _goes(guess.way, *shift.amount["off_mm"])
+    stands = found.standing.get(guess.landmark)
+    if stands is None:
+        return None
+    if guess.way == "fine":
+        return stands.within
+    return not stands.within and _goes(guess.way, *stands.off)
+
+
+def _goes(way: str, dx: float, dy: float) -> bool:
+    """Whether an offset goes that way for the most part, or at least half as much as the other."""
+    if way in ("left", "right"):
+        return (dx > 0) == (way == "right") and abs(dx) > 0.5 * abs(dy)
+    return (dy > 0) == (way == "lower") and abs(dy) > 0.5 * abs(dx)

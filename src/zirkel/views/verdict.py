@@ -1,0 +1,170 @@
+"""What a check found: verdict, faults, corrections, how each landmark stands."""
+
+from __future__ import annotations
+
+from pydantic import BaseModel
+
+from zirkel.core.check.correct import Check, tolerances
+from zirkel.core.drawn import EyeGuess, KeptCheck
+from zirkel.core.words.check import (
+    About,
+    say_correction,
+    say_fault,
+    say_runner_up,
+    say_suspect,
+    say_verdict,
+    say_where,
+)
+from zirkel.core.worked import Worked
+
+SAME_MM = 0.05
+"""Places that differ by less are the same drawing."""
+
+
+class FaultShown(BaseModel):
+    """A fault in words, and the landmarks that it is on; none for the whole."""
+
+    said: str
+    landmarks: list[str]
+
+
+class Arrow(BaseModel):
+    """How one landmark goes, in mm on the sheet."""
+
+    landmark: str
+    start: tuple[float, float]
+    end: tuple[float, float]
+
+
+class MoveShown(BaseModel):
+    """A correction in words and as arrows; `done` once it is made on the paper."""
+
+    said: str
+    done: bool
+    arrows: list[Arrow]
+
+
+class StandingShown(BaseModel):
+    """How one landmark stands."""
+
+    landmark: str
+    said: str
+    within: bool
+
+
+class GuessShown(BaseModel):
+    """What the eye said, beside what was found."""
+
+    eye: str
+    found: str
+    right: bool | None
+
+
+class Verdict(BaseModel):
+    """What a check found."""
+
+    check: str
+    sound: bool
+    said: str
+    faults: list[FaultShown]
+    runner_up: str | None
+    suspects: list[str]
+    moves: list[MoveShown]
+    standing: list[StandingShown]
+    guesses: list[GuessShown]
+
+
+def verdict_of(worked: Worked, check: Check | None) -> Verdict | None:
+    """What the last check found, while the drawing and what it is set against are still those."""
+    study = worked.study
+    if check is None or not study.checks or not _is_of(study.checks[-1], check):
+        return None
+    kept = study.checks[-1]
+    about = About(study, worked.words, check)
+    drawing = check.drawing
+    places = drawing.planned + drawing.off
+    moves = []
+    for number, each in enumerate(check.corrections):
+        arrows = [
+            Arrow(
+                landmark=name,
+                start=(float(places[i, 0]), float(places[i, 1])),
+                end=(
+                    float(places[i, 0] + each.moves[i, 0]),
+                    float(places[i, 1] + each.moves[i, 1]),
+                ),
+            )
+            for i, name in enumerate(drawing.ids)
+            if each.moves[i].any() and drawing.is_known(i)
+        ]
+        done = number < len(kept.moves) and kept.moves[number].done
+        moves.append(MoveShown(said=say_correction(about, each), done=done, arrows=arrows))
+    runner = check.diagnosis.runner_up
+    return Verdict(
+        check=kept.id,
+        sound=check.sound,
+        said=say_verdict(about),
+        faults=[
+            FaultShown(said=say_fault(about, each), landmarks=list(each.landmarks))
+            for each in check.diagnosis.faults
+        ],
+        runner_up=None if runner is None else say_runner_up(about, runner),
+        suspects=[say_suspect(about, each) for each in check.suspects],
+        moves=moves,
+        standing=_standing(about),
+        guesses=[_guess(each, about) for each in kept.guesses],
+    )
+
+
+def _is_of(kept: KeptCheck, check: Check) -> bool:
+    """Whether a kept check is of this drawing, set against these places."""
+    drawing = check.drawing
+    known = [i for i in range(len(drawing.ids)) if drawing.is_known(i)]
+    if set(kept.places) != {drawing.ids[i] for i in known}:
+        return False
+    places = drawing.planned + drawing.off
+    for i in known:
+        name = drawing.ids[i]
+        target = places[i] - check.standing[name].off
+        for was, now in ((kept.places[name], places[i]), (kept.targets.get(name), target)):
+            if was is None or max(abs(was[0] - now[0]), abs(was[1] - now[1])) > SAME_MM:
+                return False
+    return True
+
+
+def _standing(about: About) -> list[StandingShown]:
+    check, words = about.check, about.words
+    limit = tolerances(check.drawing, check.diagnosis.model.measure)
+    made = []
+    for i, name in enumerate(check.drawing.ids):
+        if not check.drawing.is_known(i):
+            continue
+        stands = check.standing[name]
+        allowed = words.length(round(float(limit[i]), 1))
+        where = say_where(words, *stands.off)
+        said = f"within the {allowed} that you allow" if stands.within else where
+        made.append(StandingShown(landmark=name, said=said, within=stands.within))
+    return made
+
+
+WAYS = {
+    "left": "too far left", "right": "too far right", "higher": "too high", "lower": "too low",
+    "larger": "too large", "smaller": "too small", "fine": "fine",
+}  # fmt: skip
+
+
+def _guess(each: EyeGuess, about: About) -> GuessShown:
+    words, check = about.words, about.check
+    if each.landmark is None:
+        whole = [f for f in check.diagnosis.faults if not f.landmarks]
+        found = say_fault(about, whole[0]) if whole else "Nothing is wrong with the whole."
+        return GuessShown(eye=f"The whole: {WAYS[each.way]}", found=found, right=each.right)
+    name = words.of(each.landmark)
+    stands = check.standing.get(each.landmark)
+    if stands is None:
+        found = "It was not measured."
+    elif stands.within:
+        found = "It stands."
+    else:
+        found = f"{say_where(words, *stands.off).capitalize()}."
+    return GuessShown(eye=f"{name}: {WAYS[each.way]}", found=found, right=each.right)
