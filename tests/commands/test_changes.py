@@ -23,6 +23,7 @@ TAKE = {"id": "new", "kind": "drop", "from": "can_top", "to": "pot_rim", "offset
 FRAME = {"left": -0.5, "right": 2.5, "top": -0.2, "bottom": 1.4}
 STATION = {"distance_mm": 40_000, "eye_height_mm": 1650}
 PICTURE = {"picture": "c" * 64, "width": 600, "height": 400}
+PHOTO = {**PICTURE, "corners": [[10, 10], [580, 12], [590, 390], [8, 392]]}
 
 CHANGES = (
     ({"type": "take_sighting", "sighting": TAKE},
@@ -92,6 +93,35 @@ CHANGES = (
     ({"type": "edit_landmark", "landmark": {"id": "can_foot", "name": "Foot", "rough": [100, 350]}},
      "Change Foot"),
     ({"type": "read_picture"}, "Read the landmarks off the picture"),
+    ({"type": "set_photograph", "photograph": PHOTO}, "Take in a photograph of the drawing"),
+    ({"type": "mark_drawn", "landmark": "can_top", "at": [60, 50]}, "Mark Top on the drawing"),
+    ({"type": "mark_drawn", "landmark": "can_foot", "at": [60, 190]}, "Mark Foot on the drawing"),
+    ({"type": "mark_drawn", "landmark": "sack_fold", "at": [200, 100]},
+     "Mark Sack, top on the drawing"),
+    ({"type": "set_photograph",
+      "photograph": {**PHOTO, "corners": [[12, 10], [580, 12], [590, 390], [8, 392]]}},
+     "Set the corners of the sheet"),
+    ({"type": "rule_drawing",
+      "ruled": {"id": "x", "landmark": "can_top", "mm": "6 cm", "side": "left"}},
+     "Rule 60 mm on the drawing"),
+    ({"type": "resight_drawing",
+      "sighting": {"id": "x", "kind": "tilt", "from": "can_top", "to": "sack_fold",
+                   "degrees": "4 o'clock"}},
+     "On the drawing: Top to Sack, top: tilt 4:00"),
+    ({"type": "set_checking", "against": "proportions", "manner": "free",
+      "tolerance": {"large": "3 mm"}},
+     "Set how the drawing is judged"),
+    ({"type": "set_checking", "against": "plan", "eye_first": True}, "Look first, then measure"),
+    ({"type": "keep_check", "guesses": [{"landmark": "sack_fold", "way": "lower"}]},
+     "Check 1 of the drawing"),
+    ({"type": "tick_move", "check": "check", "number": 0}, "Tick off a correction"),
+    ({"type": "tick_move", "check": "check", "number": 0, "done": False},
+     "A correction is still to be made"),
+    ({"type": "go_on", "tier": 2}, "Go on to the middle shapes"),
+    ({"type": "drop_measure", "id": "ruled"}, "Take back a measure of the drawing"),
+    ({"type": "mark_drawn", "landmark": "can_top", "at": None},
+     "Take the mark of Top back"),
+    ({"type": "set_photograph", "photograph": None}, "Take the photograph away"),
 )  # fmt: skip
 """Changes made one after the other, and what undo calls each."""
 
@@ -109,6 +139,13 @@ REFUSED = (
     ({"type": "read_table", "table": "kind,from,to\nlevel,can_top,nowhere\n"}, "“nowhere”"),
     ({"type": "turn_picture", "start": [0, 0], "end": [9, 9]}, "no picture “subject” any more"),
     ({"type": "read_picture"}, "no picture"),
+    ({"type": "mark_drawn", "landmark": "nowhere", "at": [1, 1]}, "no landmark “nowhere”"),
+    ({"type": "mark_drawn", "landmark": "can_top", "at": [900, 1]}, "not on the sheet"),
+    ({"type": "rule_drawing", "ruled": {"id": "x", "landmark": "nowhere", "mm": 3, "side": "left"}},
+     "no landmark “nowhere”"),
+    ({"type": "drop_measure", "id": "x"}, "no measure “x” any more"),
+    ({"type": "keep_check"}, "at least three landmarks"),
+    ({"type": "tick_move", "check": "x", "number": 0}, "no check “x” any more"),
 )  # fmt: skip
 
 change_of = TypeAdapter(AnyChange).validate_python

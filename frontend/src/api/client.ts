@@ -1,7 +1,15 @@
 // Talking to the server: typed by the API's own document, errors as `ApiError`.
 import createClient from "openapi-fetch";
 import type { paths } from "../../generated/schema";
-import type { Bench, Change, PictureTaken, Problem, StickPose, StudyFile } from "./types";
+import type {
+  Bench,
+  Change,
+  CornersFound,
+  PictureTaken,
+  Problem,
+  StickPose,
+  StudyFile,
+} from "./types";
 
 export class ApiError extends Error {
   constructor(
@@ -126,6 +134,10 @@ export const api = {
     told(client.POST("/api/v1/studies/{study_id}/stick", { params: of(id), body })),
   reach: (query: { length_mm: number; near_mm: number; far_mm: number; back_mm: number }) =>
     told(client.GET("/api/v1/reach", { params: { query } })),
+  corners: (id: number, picture: string) =>
+    told(
+      client.POST("/api/v1/studies/{study_id}/corners", { params: of(id), body: { picture } }),
+    ) as Promise<CornersFound>,
   takePicture: sendPicture,
   takeAddress: (id: number, what: string) => `/api/v1/studies/${id}/take/${what}`,
   printAddress: (id: number) => `/api/v1/studies/${id}/print.pdf`,

@@ -4,6 +4,7 @@ import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api } from "./client";
 import type {
   Bench,
+  CheckRoom,
   PadKinds,
   Prompts,
   RecipeRoom,
@@ -92,6 +93,15 @@ export const queries = {
         told(
           client.GET("/api/v1/studies/{study_id}/recipe", { params: wanted(seen), signal }),
         ) as Promise<RecipeRoom>,
+    }),
+  check: (seen: Seen) =>
+    queryOptions({
+      queryKey: ["check", seen.id, seen.version],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/studies/{study_id}/check", { params: wanted(seen), signal }),
+        ) as Promise<CheckRoom>,
+      placeholderData: keepPreviousData,
     }),
   papers: (id: number) =>
     queryOptions({

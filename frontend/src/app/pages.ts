@@ -10,6 +10,7 @@ const ROOMS: Record<Stage, () => Loaded> = {
   frame: () => import("./pages/FramePage"),
   bench: () => import("./pages/BenchPage"),
   draw: () => import("./pages/DrawPage"),
+  check: () => import("./pages/CheckPage"),
 };
 
 export const PAGES: readonly Page[] = [

@@ -5,6 +5,7 @@ export const STAGES = [
   { key: "frame", label: "Frame", path: "/sheet" },
   { key: "bench", label: "Bench", path: "" },
   { key: "draw", label: "Draw", path: "/draw" },
+  { key: "check", label: "Check", path: "/check" },
 ] as const;
 
 export type Stage = (typeof STAGES)[number]["key"];

@@ -180,12 +180,15 @@ class _Search:
         prior = np.concatenate(
             [np.full(self._free.shape[1], FLAT), *(each.prior for each in causes)]
         )
-        price = sum(2.0 * np.log(each.alternatives) for each in causes)
+        mean = np.concatenate(
+            [np.zeros(self._free.shape[1]), *(np.full(len(c.prior), c.mean) for c in causes)]
+        )
+        price = sum(each.price for each in causes) + float((mean**2 / prior**2).sum())
         best: Model | None = None
         for s, t, v, unusual in self._noises:
             weighted = x / v[:, None]
             m = x.T @ weighted + np.diag(prior**-2.0)
-            c = weighted.T @ self._d
+            c = weighted.T @ self._d + mean / prior**2
             b = np.linalg.solve(m, c) if len(c) else c
             score = float(np.log(v).sum() + (self._d**2 / v).sum() - c @ b)
             score += float(np.linalg.slogdet(m)[1] + 2.0 * np.log(prior).sum()) + price + unusual
@@ -218,10 +221,11 @@ class _Search:
             gram -= np.einsum("mkp,kl,mlq->mpq", shared, inverse, shared)
             usual = np.stack([each.prior for each in lot])
             gram += np.einsum("mp,pq->mpq", usual**-2.0, np.eye(usual.shape[1]))
-            c = np.einsum("mup,u->mp", own, left)
+            mean = np.array([[each.mean] for each in lot]) / usual**2
+            c = np.einsum("mup,u->mp", own, left) + mean
             gain = np.einsum("mp,mp->m", c, np.linalg.solve(gram, c[:, :, None])[:, :, 0])
             cost = np.linalg.slogdet(gram)[1] + 2.0 * np.log(usual).sum(axis=1)
-            cost += 2.0 * np.log([each.alternatives for each in lot])
+            cost += [each.price for each in lot] + (mean**2 * usual**2).sum(axis=1)
             offers += list(zip((model.score - gain + cost).tolist(), lot, strict=True))
         return offers
 

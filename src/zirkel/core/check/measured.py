@@ -33,6 +33,7 @@ RULED_SIGMA_MM, RULED_SHARE = 0.7, 0.003
 """One standard deviation of a ruled length: reading the ruler, and laying it."""
 
 TIED = 1e-4
+LEAST_AFLOAT = 3
 KNOWN_MM = 25.0
 """A place less sure than this was not measured."""
 
@@ -122,7 +123,10 @@ def _adjusted(study: Study, plan: Plan, ids: tuple[str, ...]) -> Measured:
     at_rows = np.array([number[name] for name in ids])
     rows = (2 * at_rows[:, None] + np.arange(2)).ravel()
     covariance = prior_cofactor(adjusted)[np.ix_(rows, rows)]
-    afloat = bool(np.sqrt(covariance[0::2, 0::2].mean() + covariance[1::2, 1::2].mean()) > KNOWN_MM)
+    many = len(ids) >= LEAST_AFLOAT
+    afloat = many and bool(
+        np.sqrt(covariance[0::2, 0::2].mean() + covariance[1::2, 1::2].mean()) > KNOWN_MM
+    )
     told = _against_each_other(covariance, adjusted.places[at_rows]) if afloat else covariance
     sd = np.sqrt(np.maximum(told.diagonal().reshape(-1, 2).max(axis=1), 0.0))
     own = {each.id for each in study.ruled} | {each.id for each in study.resighted}

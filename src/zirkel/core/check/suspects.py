@@ -4,11 +4,14 @@ A drawing differs from the plan where either is wrong. If reading i, of standard
 was taken wrong by d sigma_i, the plan was moved by g d, g = N^-1 a_i with a_i counted in sigma_i
 (see `network.adjust`), and a sound drawing stands off by -g d: one more cause that a diagnosis may
 have (see `diagnose`), on even terms with a landmark that slipped. How large d may be, the other
-readings limit by how well they check this one: with redundancy r it is N(0, 1 / (r + 1 / 6^2)).
+readings say by how well they check this one: with redundancy r and residual v sigma_i it is
+N(v / (r + 1/6^2), 1 / (r + 1/6^2)), and the odds for an error at all are those of v under either:
+with w = v / sqrt(r), -2 ln odds = ln(1 + 6^2 r) + w^2 / (1 + 6^2 r) - w^2.
 """
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 
@@ -17,7 +20,7 @@ import numpy as np
 from zirkel.core.check.causes.base import Candidate
 from zirkel.core.check.diagnose import Diagnosis, instead_of
 from zirkel.core.check.drawing import Drawing
-from zirkel.core.network.adjust import Adjustment, row_of_design
+from zirkel.core.network.adjust import LEAST_REDUNDANCY, Adjustment, row_of_design
 from zirkel.core.network.assemble import gains
 
 BLUNDER = 6.0
@@ -71,9 +74,23 @@ def _candidates(
         columns = -unit_mm * moved[rows][:, None]
         if np.abs(columns).max() * BLUNDER < LEAST_MOVE_MM:
             continue
-        usual = (max(float(adjusted.redundancy[row]), 0.0) + BLUNDER**-2.0) ** -0.5
+        r = max(float(adjusted.redundancy[row]), 0.0)
+        precision = r + BLUNDER**-2.0
+        misfit = float(adjusted.misfit[row])
+        wider = 1.0 + BLUNDER**2 * r
+        strain = misfit**2 / r if r > LEAST_REDUNDANCY else 0.0
+        known = math.log(wider) + strain / wider - strain
         yield (
-            Candidate("reading", columns, np.array([usual]), len(readings), every, lambda b: {}),
+            Candidate(
+                "reading",
+                columns,
+                np.array([precision**-0.5]),
+                len(readings),
+                every,
+                lambda b: {},
+                mean=misfit / precision,
+                known=known,
+            ),
             row,
         )
 

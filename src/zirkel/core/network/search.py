@@ -81,7 +81,7 @@ def adjust(study: Study, before: Adjustment | None = None) -> Adjustment:
     if found.convincing or net.datum.unknowns > HUGE:
         return found
     if robust_scale(found) > UPSIDE_DOWN or found.freedom < ENOUGH_TO_TELL:
-        found = min(found, *_unit_turned(net, weight), key=lambda each: each.cost)
+        found = min([found, *_unit_turned(net, weight)], key=lambda each: each.cost)
     if found.convincing or scatters_evenly(found):
         return found
     few = explained_by_few(found)

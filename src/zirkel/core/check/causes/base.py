@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
@@ -23,9 +24,9 @@ class Fault:
 @dataclass(frozen=True, slots=True)
 class Candidate:
     """One cause that may have been at work. `columns` (2n, p) say how one of each amount moves
-    every landmark; `prior` (p,) how large amounts usually are, one standard deviation;
+    every landmark; `prior` (p,) how large amounts usually are, one standard deviation about `mean`;
     `alternatives` how many like it there are to choose among; `told` makes the fault of the amounts
-    (p,)."""
+    (p,). `known` is what else speaks for it or against, as -2 ln of a likelihood ratio."""
 
     kind: str
     columns: Array
@@ -33,3 +34,10 @@ class Candidate:
     alternatives: float
     members: Indices
     told: Callable[[Array], dict[str, Any]]
+    mean: float = 0.0
+    known: float = 0.0
+
+    @property
+    def price(self) -> float:
+        """What naming it costs, in -2 ln evidence."""
+        return 2.0 * math.log(self.alternatives) + self.known

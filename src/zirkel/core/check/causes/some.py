@@ -12,8 +12,9 @@ from zirkel.core.arrays import Indices
 from zirkel.core.check.causes.base import Candidate
 from zirkel.core.check.drawing import Drawing
 
-USUAL_MM = 6.0
-"""How far landmarks that are off usually are, each way."""
+USUAL_MM, FAR_MM, SELDOM = 6.0, 60.0, 6.0
+"""How far landmarks that are off usually are, each way; and how far one by itself may be where it
+was mistaken for another or put on the wrong side, which is so many times as seldom."""
 
 PATCHES = (3, 4, 5, 6, 7, 8, 9, 10, 12)
 """Sizes of the patches that are tried."""
@@ -27,6 +28,7 @@ def one(drawing: Drawing) -> Iterator[Candidate]:
     n = len(drawing.ids)
     for number in range(n):
         yield moved(drawing, np.array([number]), n)
+        yield moved(drawing, np.array([number]), SELDOM * n, FAR_MM)
 
 
 def shapes(drawing: Drawing) -> Iterator[Candidate]:
@@ -52,7 +54,9 @@ def patches(drawing: Drawing) -> Iterator[Candidate]:
                 yield moved(drawing, members, float(n * len(PATCHES)))
 
 
-def moved(drawing: Drawing, members: Indices, alternatives: float | None = None) -> Candidate:
+def moved(
+    drawing: Drawing, members: Indices, alternatives: float | None = None, usual: float = USUAL_MM
+) -> Candidate:
     """These landmarks moved together; among all sets of their number unless told."""
     n, k = len(drawing.ids), len(members)
     if alternatives is None:
@@ -61,6 +65,6 @@ def moved(drawing: Drawing, members: Indices, alternatives: float | None = None)
     columns[2 * members, 0] = 1.0
     columns[2 * members + 1, 1] = 1.0
     return Candidate(
-        "landmark" if k == 1 else "group", columns, np.full(2, USUAL_MM), alternatives, members,
+        "landmark" if k == 1 else "group", columns, np.full(2, usual), alternatives, members,
         lambda b: {"off_mm": [float(b[0]), float(b[1])]},
     )  # fmt: skip

@@ -1,0 +1,191 @@
+// Checking the drawing: it is measured, the eye speaks, then what is off is said and repaired.
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { ApiError, api } from "../../api/client";
+import { queries } from "../../api/queries";
+import type { Bench, Change, EyeGuess, Photograph } from "../../api/types";
+import { ShortcutHelp } from "../../shared/ShortcutHelp";
+import { useShortcuts } from "../../shared/useShortcuts";
+import styles from "./Check.module.css";
+import { Corners } from "./Corners";
+import { DrawnSheet } from "./DrawnSheet";
+import { Look } from "./Look";
+import { Measure } from "./Measure";
+import { Passes } from "./Passes";
+import { VerdictPane } from "./VerdictPane";
+
+type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
+type Step = "measure" | "look" | "verdict";
+
+const SHORTCUTS = [
+  { keys: "← → ↑ ↓", does: "On the picture: move the magnifier; with Shift faster" },
+  { keys: "Enter", does: "Set the landmark there" },
+  { keys: "n", does: "The next correction" },
+  { keys: "?", does: "These keys" },
+];
+
+export function CheckRoom({ bench, make }: Props) {
+  const check = useQuery(queries.check(bench));
+  const [wanted, setStep] = useState<Step | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [corners, setCorners] = useState<{ photograph: Photograph; said: string } | null>(null);
+  const [expected, setExpected] = useState(false);
+  const [at, setAt] = useState(0);
+  const [said, setSaid] = useState<string | null>(null);
+  const [guesses, setGuesses] = useState<EyeGuess[]>([]);
+  const [help, setHelp] = useState(false);
+  const [past, setPast] = useState<string | null>(null);
+  const room = check.data;
+  const verdict = room?.verdict ?? null;
+  const step: Step = wanted ?? (verdict ? "verdict" : "measure");
+
+  useShortcuts((event) => {
+    if (event.key === "?") {
+      setHelp(true);
+    }
+    if (event.key === "n" && verdict) {
+      setAt((old) => (old + 1) % Math.max(verdict.moves.length, 1));
+    }
+    return event.key === "?" || event.key === "n";
+  });
+
+  if (check.error) {
+    return <p role="alert">{check.error.message}</p>;
+  }
+  if (!room) {
+    return <p role="status">Laying the drawing over the plan…</p>;
+  }
+  const tell = async (change: Change, done = ""): Promise<boolean> => {
+    const trouble = await make(change);
+    setSaid(trouble ?? done);
+    return trouble === null;
+  };
+  const find = async (picture: string) => {
+    try {
+      const found = await api.corners(bench.id, picture);
+      setCorners({ photograph: found.photograph as Photograph, said: found.said });
+    } catch (error) {
+      setSaid(error instanceof ApiError ? error.sentence : String(error));
+    }
+  };
+  const mark = async (x: number, y: number) => {
+    if (!chosen) {
+      return;
+    }
+    const name = room.landmarks.find((each) => each.id === chosen)?.name ?? chosen;
+    const place: [number, number] = [Math.round(x * 10) / 10, Math.round(y * 10) / 10];
+    if (await tell({ type: "mark_drawn", landmark: chosen, at: place }, `${name} is marked.`)) {
+      // In their order from here on: what was marked just now may not have come back yet.
+      const here = room.landmarks.findIndex((each) => each.id === chosen);
+      const next = room.landmarks.slice(here + 1).find((each) => !each.marked);
+      setChosen(next?.id ?? null);
+    }
+  };
+  const judge = async () => {
+    if (await tell({ type: "keep_check", guesses })) {
+      setGuesses([]);
+      setAt(0);
+      setChosen(null);
+      setStep("verdict");
+    }
+  };
+
+  if (corners) {
+    return (
+      <Corners
+        sheet={bench.sheet}
+        {...corners}
+        onTurn={(photograph) => setCorners({ ...corners, photograph })}
+        onCancel={() => setCorners(null)}
+        onDone={async () => {
+          const taken: Change = { type: "set_photograph", photograph: corners.photograph };
+          if (await tell(taken, "The sheet is laid flat. Now mark the landmarks on it.")) {
+            setCorners(null);
+            setStep("measure");
+            setChosen(room.landmarks[0]?.id ?? null);
+          }
+        }}
+        trouble={said}
+      />
+    );
+  }
+  const shown = past ? (room.history.find((each) => each.id === past) ?? null) : null;
+  return (
+    <div className={styles.room}>
+      <div className={styles.left}>
+        <DrawnSheet
+          bench={bench}
+          room={room}
+          past={shown}
+          move={step === "verdict" && !shown ? (verdict?.moves[at] ?? null) : null}
+          chosen={chosen}
+          pointing={step === "measure" && Boolean(room.photograph) && !shown}
+          looking={step === "look"}
+          expected={expected || step === "verdict"}
+          judged={step === "verdict" && !shown}
+          onMark={mark}
+          onChoose={setChosen}
+        />
+        {room.history.length > 0 && (
+          <Passes bench={bench} room={room} past={past} onPast={setPast} />
+        )}
+      </div>
+      <aside className={styles.side}>
+        {step === "measure" && (
+          <Measure
+            bench={bench}
+            room={room}
+            chosen={chosen}
+            onChoose={setChosen}
+            expected={expected}
+            onExpected={setExpected}
+            onPicture={find}
+            onCorners={() =>
+              room.photograph &&
+              setCorners({
+                photograph: room.photograph.record as Photograph,
+                said: "Drag a corner to where the paper ends, or move it with the arrow keys.",
+              })
+            }
+            tell={tell}
+            said={said}
+            onCheck={() => (room.eye_first ? setStep("look") : judge())}
+            onBack={verdict ? () => setStep("verdict") : null}
+          />
+        )}
+        {step === "look" && (
+          <Look
+            room={room}
+            chosen={chosen}
+            guesses={guesses}
+            onGuesses={setGuesses}
+            onChoose={setChosen}
+            onDone={judge}
+            onBack={() => setStep("measure")}
+            trouble={said}
+          />
+        )}
+        {step === "verdict" && verdict && (
+          <VerdictPane
+            room={room}
+            verdict={verdict}
+            at={at}
+            onAt={setAt}
+            tell={tell}
+            onMeasure={() => setStep("measure")}
+            trouble={said}
+          />
+        )}
+        {step === "verdict" && !verdict && (
+          <p className={styles.note} role="status">
+            The drawing or its plan has changed since the last check.{" "}
+            <button type="button" className={styles.plain} onClick={() => setStep("measure")}>
+              Measure and check again
+            </button>
+          </p>
+        )}
+      </aside>
+      <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={SHORTCUTS} />
+    </div>
+  );
+}

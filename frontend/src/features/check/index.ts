@@ -1,0 +1,1 @@
+export { CheckRoom } from "./CheckRoom";

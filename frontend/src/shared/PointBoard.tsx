@@ -1,0 +1,154 @@
+// A picture to point at, with a magnifier under the finger; with keys a crosshair is moved and set.
+import { useRef, useState } from "react";
+import { nearest } from "../geometry/hit";
+import type { Point } from "../geometry/scale";
+import { Glass } from "./Glass";
+import styles from "./PointBoard.module.css";
+import { useSize } from "./useSize";
+
+const FINGER = 16;
+const STEP = 0.002;
+
+/** A named place on the picture, in shares of it. */
+export type Dot = { id: string; name: string; at: Point };
+
+type Props = {
+  label: string;
+  /** Its address; plain paper where there is none. */
+  image: string | null;
+  /** Height over width. */
+  tall: number;
+  dots: readonly Dot[];
+  chosen: string | null;
+  points?: readonly Point[];
+  /** A place was set, in shares of the picture; nothing can be set where this is missing. */
+  onSet?: (at: Point) => void;
+  onChoose?: (dot: string) => void;
+  /** What is drawn over the dots, for a picture of so many pixels. */
+  children?: (width: number, height: number) => React.ReactNode;
+};
+
+const KEYS: Record<string, Point> = {
+  ArrowLeft: { x: -1, y: 0 },
+  ArrowRight: { x: 1, y: 0 },
+  ArrowUp: { x: 0, y: -1 },
+  ArrowDown: { x: 0, y: 1 },
+};
+
+export function PointBoard({
+  label,
+  image,
+  tall,
+  dots,
+  chosen,
+  points = [],
+  onSet,
+  onChoose,
+  children,
+}: Props) {
+  const box = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(box);
+  const w = Math.min(width, height / tall);
+  const h = w * tall;
+  const [glass, setGlass] = useState<Point | null>(null);
+  const clamped = (p: Point): Point => ({
+    x: Math.min(Math.max(p.x, 0), w),
+    y: Math.min(Math.max(p.y, 0), h),
+  });
+  const where = (event: React.PointerEvent<SVGSVGElement>): Point => {
+    const frame = event.currentTarget.getBoundingClientRect();
+    return clamped({ x: event.clientX - frame.left, y: event.clientY - frame.top });
+  };
+  const set = (p: Point) => {
+    const found =
+      dots[
+        nearest(
+          dots.map((each) => ({ x: each.at.x * w, y: each.at.y * h })),
+          p,
+          FINGER,
+        )
+      ];
+    if (found && !chosen) {
+      onChoose?.(found.id);
+    } else {
+      onSet?.({ x: p.x / w, y: p.y / h });
+    }
+  };
+  const onKey = (event: React.KeyboardEvent) => {
+    const way = KEYS[event.key];
+    const here = glass ?? { x: w / 2, y: h / 2 };
+    if (way) {
+      event.preventDefault();
+      const by = (event.shiftKey ? 20 : 1) * STEP * Math.max(w, h);
+      setGlass(clamped({ x: here.x + way.x * by, y: here.y + way.y * by }));
+    }
+    if (event.key === "Enter" && glass) {
+      event.preventDefault();
+      set(glass);
+    }
+  };
+  const pointing = onSet
+    ? {
+        tabIndex: 0,
+        onPointerMove: (event: React.PointerEvent<SVGSVGElement>) => setGlass(where(event)),
+        onPointerLeave: () => setGlass(null),
+        onPointerUp: (event: React.PointerEvent<SVGSVGElement>) => set(where(event)),
+        onKeyDown: onKey,
+      }
+    : {};
+  return (
+    <div className={`on-paper ${styles.board}`} ref={box}>
+      {w > 0 && (
+        <svg
+          width={w}
+          height={h}
+          data-pointing={Boolean(onSet)}
+          role={onSet ? "application" : "img"}
+          aria-label={
+            onSet ? `${label}: arrow keys move the magnifier, Enter sets the point` : label
+          }
+          {...pointing}
+        >
+          {image ? (
+            <image href={image} width={w} height={h} preserveAspectRatio="none" />
+          ) : (
+            <rect width={w} height={h} className={styles.paper} />
+          )}
+          {dots.map(({ id, name, at }) => {
+            const [x, y] = [at.x * w, at.y * h];
+            return (
+              <g key={id} className={styles.dot} data-chosen={id === chosen} data-landmark={id}>
+                <circle cx={x} cy={y} r="7" />
+                <path d={`M${x - 4} ${y}h8M${x} ${y - 4}v8`} />
+                <text
+                  x={x + (at.x > 0.8 ? -10 : 10)}
+                  y={y - 8}
+                  textAnchor={at.x > 0.8 ? "end" : "start"}
+                >
+                  {name}
+                </text>
+              </g>
+            );
+          })}
+          {children?.(w, h)}
+          {points.map((each) => (
+            <circle
+              key={`${each.x} ${each.y}`}
+              cx={each.x * w}
+              cy={each.y * h}
+              r="6"
+              className={styles.point}
+            />
+          ))}
+          {glass && onSet && image && <Glass at={glass} image={image} width={w} height={h} />}
+          {glass && onSet && !image && (
+            <path
+              className={styles.cross}
+              d={`M${glass.x - 14} ${glass.y}h28M${glass.x} ${glass.y - 14}v28`}
+            />
+          )}
+        </svg>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,141 @@
+"""The whole round of a check, as somebody at the easel makes it."""
+
+import io
+import unittest
+
+import numpy as np
+from PIL import Image
+from playwright.sync_api import expect
+
+from tests.browser.case import BrowserCase, demonstration
+from zirkel.core.worked import Worked
+from zirkel.demo.photograph import Camera, photograph
+from zirkel.studyfile.read import read_study
+
+MASK = "Wooden mask on a peg"
+CAMERA = Camera(width=1500, height=1900, back_deg=16, side_deg=5, turn_deg=2, shadow=0.15)
+
+
+class Round(BrowserCase):
+    def setUp(self):
+        super().setUp()
+        study = read_study(demonstration(MASK))
+        marks = Worked(study).plan.marks
+        self.size = (study.sheet.width_mm, study.sheet.height_mm)
+        self.shapes = study.shapes
+        # As many as a hurried artist would mark: the large shapes' own.
+        self.names = [each.id for each in study.landmarks][:9]
+        self.called = {each.id: each.name for each in study.landmarks}
+        self.plan = {
+            name: np.array([marks[name].held_left_mm, marks[name].held_top_mm])
+            for name in self.names
+        }
+        self.id = self.study_id(MASK)
+
+    def photographed(self, places):
+        """A PNG of the sheet with a cross at each place, photographed askew."""
+        lines = [
+            line
+            for x, y in places.values()
+            for line in ([(x - 4, y), (x + 4, y)], [(x, y - 4), (x, y + 4)])
+        ]
+        pixels, _ = photograph(self.size, lines, CAMERA)
+        out = io.BytesIO()
+        Image.fromarray(pixels).save(out, "JPEG", quality=90)
+        return {"name": "drawing.jpg", "mimeType": "image/jpeg", "buffer": out.getvalue()}
+
+    def take_in(self, places, button):
+        with self.page.expect_file_chooser() as chooser:
+            self.page.get_by_role("button", name=button).click()
+        chooser.value.set_files(self.photographed(places))
+        self.page.wait_for_selector("text=The corners are clear")
+        self.page.click("text=These are the corners")
+        self.page.wait_for_selector("text=Tap where")
+
+    def tap(self, name, place):
+        """Taps a landmark on the flattened sheet, when its turn has come."""
+        self.page.wait_for_selector(f"text=Tap where {self.called[name]} is drawn")
+        box = self.page.locator("svg[data-pointing=true]").bounding_box()
+        x = box["x"] + box["width"] * place[0] / self.size[0]
+        y = box["y"] + box["height"] * place[1] / self.size[1]
+        version = self.version()
+        self.page.mouse.click(float(x), float(y))
+        self.wait_for_version(version + 1)
+
+    def test_photograph_corners_landmarks_diagnosis_correction_and_a_sound_check(self):
+        wrong = dict(self.plan)
+        slipped = self.names[4]
+        wrong[slipped] = wrong[slipped] + np.array([13.0, -9.0])
+        self.open(f"/studies/{self.id}/check", "text=Where does your drawing stand?")
+        self.assertTrue(self.page.get_by_role("button", name="Check it").is_disabled())
+        self.take_in(wrong, "Photograph of the drawing")
+        for name in self.names:
+            self.tap(name, wrong[name])
+        self.page.get_by_role("button", name="Check it").click()
+        called = self.called[slipped]
+        self.page.wait_for_selector(f"text=It is off in one place: {called}.")
+        move = self.page.get_by_role("button", name=f"Bring {called}").inner_text()
+        self.assertRegex(move.replace("\n", " "), r"1[234](\.5)? mm to the left and .* mm down")
+        self.assertEqual(self.page.locator("[data-done=false] path").count(), 2)
+        self.page.get_by_role("checkbox").click()
+        self.page.wait_for_selector("text=1 of 1 repaired")
+        self.page.get_by_role("button", name="All done: measure again").click()
+        self.take_in(self.plan, "A new photograph")
+        for name in self.names:
+            self.tap(name, self.plan[name])
+        self.page.get_by_role("button", name="Check it").click()
+        self.page.wait_for_selector("text=It stands. Nothing is off by more than you allow.")
+        passes = self.page.locator("[aria-label='Checks of this drawing'] li")
+        self.assertEqual(passes.count(), 2)
+        self.assertIn("mm off", passes.nth(0).inner_text())
+        self.assertIn("It stands", passes.nth(1).inner_text())
+        passes.nth(0).get_by_role("button").click()
+        self.page.wait_for_selector("svg[aria-label='The drawing at check 1']")
+
+    def test_by_ruler_with_the_keyboard_and_eye_first(self):
+        self.open(f"/studies/{self.id}/check", "text=Where does your drawing stand?")
+        self.page.click("text=How it is judged")
+        self.page.get_by_role("switch", name="Eye first").click()
+        self.page.wait_for_selector("button:has-text('First I look')")
+        self.page.click("text=Ruler")
+        box = self.page.get_by_label("Length on the ruler")
+        for name in self.names[:4]:
+            for value in self.plan[name]:
+                version = self.version()
+                box.fill(f"{value:.1f}")
+                box.press("Enter")
+                self.wait_for_version(version + 1)
+        expect(self.page.locator("li:has-text('edge')")).to_have_count(8)
+        self.page.click("text=First I look")
+        self.page.wait_for_selector("text=Stand back. What looks off?")
+        self.assertEqual(self.page.locator("text=/^It stands/").count(), 0)
+        self.page.get_by_label("A landmark by name").select_option(self.names[1])
+        self.page.click("button:has-text('too low')")
+        self.page.click("button:has-text('That is what I see: check it')")
+        self.page.wait_for_selector("text=Your eye, and the measure")
+        told = self.page.locator("li[data-right]").inner_text()
+        self.assertIn(f"{self.called[self.names[1]]}: too low. It stands.", told)
+
+    def test_a_photograph_without_a_sheet_asks_for_the_corners_and_loses_nothing(self):
+        self.open(f"/studies/{self.id}/check", "text=Where does your drawing stand?")
+        out = io.BytesIO()
+        Image.new("RGB", (900, 700), (120, 110, 100)).save(out, "PNG")
+        with self.page.expect_file_chooser() as chooser:
+            self.page.get_by_role("button", name="Photograph of the drawing").click()
+        chooser.value.set_files(
+            {"name": "table.png", "mimeType": "image/png", "buffer": out.getvalue()}
+        )
+        self.page.wait_for_selector("text=Set the four corners yourself")
+        corner = self.page.get_by_role("slider", name="Top left corner of the sheet")
+        before = corner.get_attribute("aria-valuetext")
+        corner.focus()
+        self.page.keyboard.press("Shift+ArrowRight")
+        self.page.wait_for_function(
+            "before => document.querySelector('[role=slider]').ariaValueText !== before", arg=before
+        )
+        self.page.click("text=These are the corners")
+        self.page.wait_for_selector("text=Tap where")
+
+
+if __name__ == "__main__":
+    unittest.main()
