@@ -2,7 +2,18 @@
 
 import sys
 
-from bench import browser, checking, command, fuzz, hands, overtaken, quality, recipe, speed
+from bench import (
+    browser,
+    checking,
+    command,
+    fuzz,
+    hands,
+    overtaken,
+    photographs,
+    quality,
+    recipe,
+    speed,
+)
 
 PARTS = {
     "core": speed.main,
@@ -13,6 +24,7 @@ PARTS = {
     "recipe": recipe.main,
     "hands": hands.main,
     "checking": checking.main,
+    "photographs": photographs.main,
     "fuzz": fuzz.main,
 }
 

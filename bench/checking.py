@@ -11,6 +11,7 @@ from dataclasses import replace
 import numpy as np
 from tests.networks import RandomNetwork
 
+from zirkel.core.check.correct import check, tolerances
 from zirkel.core.check.diagnose import diagnose
 from zirkel.core.check.drawing import drawing_of
 from zirkel.core.study import Shape, Study
@@ -121,7 +122,7 @@ def main() -> None:
                     found = diagnose(drawing_of(made, worked.solution.adjusted, worked.plan))
                     right[kind] += bool(found.faults) and named(found.faults[0], kind, on, amount)
             print(f"sigma {sigma}, share {share}: {right} of {STUDIES}", flush=True)
-        sound = two = 0
+        sound = two = repaired = few = 0
         for seed in range(2 * STUDIES):
             _, worked = subject(seed, sigma)
             rng = np.random.default_rng(2000 + seed)
@@ -133,4 +134,11 @@ def main() -> None:
             found = diagnose(drawing_of(made, worked.solution.adjusted, worked.plan)).faults
             both = all(any(f.kind == k for f in found) for k in kinds)
             two += both and len(found) <= 3
+            checked = check(drawing_of(made, worked.solution.adjusted, worked.plan))
+            drawing = checked.drawing
+            left = drawing.off + sum(each.moves for each in checked.corrections)
+            limit = tolerances(drawing, checked.diagnosis.model.measure) + 1e-9
+            repaired += bool((np.hypot(*left.T) <= limit).all())
+            few += len(checked.corrections) <= len(kinds) + 1
+        print(f"sigma {sigma}: corrections repair all {repaired}, few enough {few}")
         print(f"sigma {sigma}: sound {sound}, two {two} of {2 * STUDIES}", flush=True)

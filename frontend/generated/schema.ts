@@ -736,6 +736,8 @@ export interface components {
             did: components["schemas"]["BenchDid"] | null;
             /** Doubts */
             doubts: components["schemas"]["BenchDoubt"][];
+            /** Eye First */
+            eye_first: boolean;
             /** Id */
             id: number;
             /** Inches */
@@ -1100,7 +1102,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -1976,6 +1978,8 @@ export interface components {
             at: string;
             /** Earned */
             earned: boolean;
+            /** Id */
+            id: string;
             /** Tier */
             tier: number;
         } & {
@@ -3146,7 +3150,7 @@ export interface components {
         };
         /**
          * SetChecking
-         * @description How the drawing is judged: against what, how closely, and whether the eye speaks first.
+         * @description How the drawing is judged: against what, and how closely.
          */
         SetChecking: {
             /**
@@ -3155,11 +3159,6 @@ export interface components {
              * @enum {string}
              */
             against?: "plan" | "proportions";
-            /**
-             * Eye First
-             * @default false
-             */
-            eye_first?: boolean;
             /**
              * Manner
              * @default null
@@ -3175,6 +3174,19 @@ export interface components {
              * @enum {string}
              */
             type: "set_checking";
+        };
+        /**
+         * SetEyeFirst
+         * @description Have the eye speak before anything is measured or shown, or not.
+         */
+        SetEyeFirst: {
+            /** On */
+            on: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_eye_first";
         };
         /**
          * SetFrame

@@ -68,6 +68,27 @@ class Entering(HandCase):
                 self.wait_for_version(version + 1)
                 self.assertIn(said, self.newest()["said"])
 
+    def test_eye_first_the_guess_is_kept_before_the_reading(self):
+        """By keys alone: what the eye gives, Enter, what the stick gives, Enter; both are kept, and
+        how near the eye came is said."""
+        self.page.click("text=Set-up")
+        self.page.get_by_role("switch").first.click()
+        self.page.wait_for_selector("text=By eye first")
+        version = self.version()
+        self.keys("Escape")
+        self.pair("cheek_l", "cheek_r")
+        self.keys("a", "2", "Enter")
+        self.page.wait_for_selector("text=Your eye has spoken. Now measure it.")
+        self.assertEqual(self.version(), version)
+        self.keys("2", "h", "Enter")
+        self.wait_for_version(version + 1)
+        self.page.wait_for_selector("text=/Your eye gave 2 .*: 20 % off/")
+        self.assertIn("2 1/2", self.newest()["said"])
+        file = self.asked(f"/api/v1/studies/{self.id}/file")
+        (guess,) = file["guesses"]
+        self.assertEqual((guess["exercise"], guess["measure"]), ("bench_span", "relative"))
+        self.assertEqual((guess["answer"], guess["truth"]), (2.0, 2.5))
+
     def test_two_is_two_o_clock_and_degrees_have_their_sign(self):
         for typed, degrees in (("2", 60.0), ("130", 45.0), ("1030", 135.0), ("45", 45.0),
                                ("8°", 8.0)):  # fmt: skip

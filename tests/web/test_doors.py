@@ -188,9 +188,12 @@ class MutatedFiles(DoorCase):
     def test_each_is_taken_in_whole_or_refused_by_a_sentence(self):
         rng = random.Random(7)
         taken = 0
-        for name in ("Potting bench, morning light", "Boathouse across the water"):
+        names = (
+            "Potting bench, morning light", "Boathouse across the water", "Wooden mask on a peg"
+        )  # fmt: skip
+        for name in names:
             data = demonstration(name)
-            for _ in range(60):
+            for _ in range(100):
                 answer = self.take_in(mutated(data, rng))
                 if answer.status_code == 201:
                     taken += 1

@@ -97,7 +97,11 @@ export function PointBoard({
       }
     : {};
   return (
-    <div className={`on-paper ${styles.board}`} ref={box}>
+    <div
+      className={`on-paper ${styles.board}`}
+      style={{ "--tall": tall } as React.CSSProperties}
+      ref={box}
+    >
       {w > 0 && (
         <svg
           width={w}

@@ -13,6 +13,10 @@ export const GLOSSARY: readonly (readonly [string, string])[] = [
   ["proven", "Readings that check one another agree on its place."],
   ["in doubt", "A reading on it doesn't agree with the others."],
   ["strike", "Leave a reading out without losing it."],
+  [
+    "check",
+    "The drawing itself measured and set against its plan: what is off, and what repairs it.",
+  ],
   ["block-in", "The few light straight lines that put every large shape in its place."],
   ["envelope", "The straight lines round the whole subject."],
   ["station", "Where you stand or sit, with your arm's reach and eye height there."],

@@ -15,6 +15,7 @@ from zirkel.commands.check import (
     ResightDrawing,
     RuleDrawing,
     SetChecking,
+    SetEyeFirst,
     SetPhotograph,
     TickMove,
 )
@@ -95,6 +96,7 @@ AnyChange = Annotated[
     | ResightDrawing
     | DropMeasure
     | SetChecking
+    | SetEyeFirst
     | KeepCheck
     | TickMove
     | GoOn,

@@ -162,29 +162,39 @@ class DropMeasure(Change):
 
 
 class SetChecking(Change):
-    """How the drawing is judged: against what, how closely, and whether the eye speaks first."""
+    """How the drawing is judged: against what, and how closely."""
 
     type: Literal["set_checking"] = "set_checking"
     against: Literal["plan", "proportions"] = "plan"
     manner: Literal["copy", "free"] | None = None
     tolerance: FileTolerances | None = None
-    eye_first: bool = False
 
     def made(self, study: Study) -> Study:
         """The study to be judged so."""
         against = None if self.against == "plan" else self.against
         own = self.tolerance
         none = own is None or (own.large is None and own.middle is None and own.detail is None)
-        return replace(
-            study, check_against=against, manner=self.manner, eye_first=self.eye_first,
-            tolerance=None if none else own,
-        )  # fmt: skip
+        tolerance = None if none else own
+        return replace(study, check_against=against, manner=self.manner, tolerance=tolerance)
 
     def label(self, before: Study, after: Study) -> str:
         """That it was set."""
-        if before.eye_first != after.eye_first:
-            return "Look first, then measure" if after.eye_first else "Measure without a guess"
         return "Set how the drawing is judged"
+
+
+class SetEyeFirst(Change):
+    """Have the eye speak before anything is measured or shown, or not."""
+
+    type: Literal["set_eye_first"] = "set_eye_first"
+    on: bool
+
+    def made(self, study: Study) -> Study:
+        """The study with the eye first, or not."""
+        return replace(study, eye_first=self.on)
+
+    def label(self, before: Study, after: Study) -> str:
+        """Which of the two."""
+        return "Look first, then measure" if after.eye_first else "Measure without a guess"
 
 
 class KeepCheck(Change):
@@ -264,8 +274,9 @@ class GoOn(Change):
     def made(self, study: Study) -> Study:
         """The study with that on record."""
         now = datetime.now(UTC).isoformat(timespec="seconds")
-        gone = WentOn(self.tier, now, self.tier <= earned(study))
-        return replace(study, went_on=(*study.went_on, gone)[-200:])
+        name = free_id("went", [each.id for each in study.went_on])
+        gone = WentOn(name, self.tier, now, self.tier <= earned(study))
+        return replace(study, went_on=(*study.went_on, gone)[-MOST_CHECKS:])
 
     def label(self, before: Study, after: Study) -> str:
         """To what."""

@@ -150,6 +150,7 @@ class KeptCheck:
 class WentOn:
     """That the artist went on to smaller shapes, and whether a check had earned it by then."""
 
+    id: str = entry("id")
     tier: int = entry("whole", bounds={"ge": 2, "le": 3})
     at: str = entry("text")
     earned: bool = entry("flag", always=True)

@@ -294,7 +294,9 @@ class Study:
     checks: tuple[KeptCheck, ...] = entry(
         "record", (), many="list", records=(KeptCheck,), key="id", most=MOST_CHECKS
     )
-    went_on: tuple[WentOn, ...] = entry("record", (), many="list", records=(WentOn,), most=200)
+    went_on: tuple[WentOn, ...] = entry(
+        "record", (), many="list", records=(WentOn,), key="id", most=MOST_CHECKS
+    )
     guesses: tuple[Guess, ...] = entry(
         "record", (), many="list", records=(Guess,), key="id", most=MOST_GUESSES
     )

@@ -189,6 +189,8 @@ class Bench(BaseModel):
     adopted: list[BenchRelation]
     current_take: str
     inches: bool
+    eye_first: bool
+    """Whether the eye speaks before a reading is taken."""
     variance_factor: float | None
     scatter: float
     """By how much all readings scatter more than believed; 1 where they do not."""
@@ -265,6 +267,7 @@ def bench_of(stored: Stored, before: Stored | None = None) -> Bench:
         agreement=worked.agreement,
         did=_did(before, stored),
         inches=study.inches,
+        eye_first=study.eye_first,
     )
 
 

@@ -23,11 +23,26 @@ def say_what_it_did(before: Worked, after: Worked) -> tuple[str, bool] | None:
     done = "Corrected" if reading.id in known else "Kept"
     if reading.struck:
         return f"{done}; it is struck and counts for nothing.", False
+    eye = _eye(before, after, reading)
     contradicted = _contradiction(after, reading)
     if contradicted:
-        return f"{done}, but {contradicted}", True
+        return f"{done}, but {contradicted}{eye}", True
     told = _tied(before, after) or _proved(before, after) or _tightened(before, after)
-    return f"{done}. {told or 'The others had said as much: it changes little.'}", False
+    return f"{done}. {told or 'The others had said as much: it changes little.'}{eye}", False
+
+
+def _eye(before: Worked, after: Worked, reading: Sighting) -> str:
+    """How near the eye had come to it, where it spoke first."""
+    if len(after.study.guesses) <= len(before.study.guesses):
+        return ""
+    guess = after.study.guesses[-1]
+    said = say_value(after.words, reading, guess.answer)
+    if guess.measure == "degrees":
+        off = abs((guess.answer - guess.truth + 90.0) % 180.0 - 90.0)
+        return f" Your eye gave {said}: {off:.0f}° off."
+    if guess.measure == "relative" and guess.truth:
+        return f" Your eye gave {said}: {abs(guess.answer / guess.truth - 1.0) * 100:.0f} % off."
+    return f" Your eye gave {said}."
 
 
 def _contradiction(after: Worked, reading: Sighting) -> str | None:

@@ -68,11 +68,16 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
   // The pad is free for the next reading at once; what could not be kept comes back to it, or waits
   // beside it if the next one has been begun.
   const keep = async () => {
+    if (pad.looksFirst) {
+      pad.guessed();
+      return;
+    }
     const type = state.editing ? "edit_sighting" : "take_sighting";
     const sighting = pad.sighting();
+    const eye = state.guess === null || state.editing ? {} : { guess: pad.sighting(state.guess) };
     const aside = pad.setAside();
     try {
-      const after = await study.change({ type, sighting } as Change);
+      const after = await study.change({ type, sighting, ...eye } as Change);
       if (aside.untouched()) {
         setMessage(after.did);
       }

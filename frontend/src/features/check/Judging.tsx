@@ -19,7 +19,6 @@ export function Judging({ room, inches, tell }: Props) {
       type: "set_checking",
       against: room.against as "plan" | "proportions",
       manner: room.manner as "copy" | "free" | null,
-      eye_first: room.eye_first,
       tolerance: Object.fromEntries(TIERS.map((tier, i) => [tier, own[i]?.trim() || null])),
       ...part,
     } as Change);
@@ -63,7 +62,7 @@ export function Judging({ room, inches, tell }: Props) {
         </label>
       ))}
       <label className={styles.switch}>
-        <Switch checked={room.eye_first} onChange={(eye_first) => put({ eye_first })} />
+        <Switch checked={room.eye_first} onChange={(on) => tell({ type: "set_eye_first", on })} />
         Eye first: I say what I see before anything is measured or shown
       </label>
     </details>

@@ -32,8 +32,13 @@ export function Stick({ bench, room, tell }: Props) {
   const keep = async () => {
     const along = kind === "span" ? { along: "straight" } : {};
     const sighting = {
-      id: "new", kind, from: start, to: end, [VALUE[kind] ?? "units"]: value, ...along,
-    }; // biome-ignore format: one reading
+      id: "new",
+      kind,
+      from: start,
+      to: end,
+      [VALUE[kind] ?? "units"]: value,
+      ...along,
+    };
     const change = { type: "resight_drawing", sighting } as unknown as Change;
     if (await tell(change, "Kept.")) {
       setValue("");

@@ -56,7 +56,13 @@ export function Pad({ bench, pad, message, busy, onKeep }: Props) {
       </div>
       <div className={styles.keep}>
         <Readout bench={bench} pad={pad} />
-        <p className={styles.how}>{kind.how}</p>
+        <p className={styles.how}>
+          {pad.looksFirst
+            ? "By eye first: what do you see? Only then measure."
+            : state.guess === null
+              ? kind.how
+              : "Your eye has spoken. Now measure it."}
+        </p>
         <p role="status" className={message?.bad ? styles.bad : styles.good}>
           {message && <Said text={message.text} />}
           {message?.again && (
@@ -67,7 +73,7 @@ export function Pad({ bench, pad, message, busy, onKeep }: Props) {
         </p>
         <div className={styles.actions}>
           <Button type="primary" size="large" disabled={!pad.ready} loading={busy} onClick={onKeep}>
-            {state.editing ? "Correct" : "Keep"} <kbd>Enter</kbd>
+            {state.editing ? "Correct" : pad.looksFirst ? "So I see it" : "Keep"} <kbd>Enter</kbd>
           </Button>
           {kind.in_takes && (
             <Button

@@ -22,6 +22,8 @@ export type PadState = {
   /** What was typed that no landmark begins with. */
   nobody: string | null;
   value: string;
+  /** What the eye gave, before it was measured. */
+  guess: string | null;
   /** The value came from the reading being corrected: the next sign replaces it. */
   fresh: boolean;
   side: string | null;
@@ -38,6 +40,7 @@ const EMPTY: PadState = {
   letters: "",
   nobody: null,
   value: "",
+  guess: null,
   fresh: false,
   side: null,
   along: "straight",
@@ -211,16 +214,27 @@ export function usePad(bench: Bench, kinds: PadKinds) {
     [setState],
   );
 
-  const sighting = useCallback((): Sighting => {
-    const made = toSighting(kind, {
-      landmarks: state.slots.map((each) => each ?? ""),
-      value: asMeant(kind.sort, state.value),
-      side,
-      along: state.along,
-      take,
-    });
-    return state.editing ? { ...made, id: state.editing } : made;
-  }, [kind, side, state, take]);
+  const sighting = useCallback(
+    (value = state.value): Sighting => {
+      const made = toSighting(kind, {
+        landmarks: state.slots.map((each) => each ?? ""),
+        value: asMeant(kind.sort, value),
+        side,
+        along: state.along,
+        take,
+      });
+      return state.editing ? { ...made, id: state.editing } : made;
+    },
+    [kind, side, state, take],
+  );
+
+  const looksFirst =
+    bench.eye_first && asksForValue(kind) && state.guess === null && state.editing === null;
+  /** What stands on the pad was the eye's: the reading itself comes next. */
+  const guessed = useCallback(
+    () => setState((old) => ({ ...old, guess: old.value, value: "", fresh: false })),
+    [setState],
+  );
 
   const now = useRef(state);
   now.current = state;
@@ -265,6 +279,8 @@ export function usePad(bench: Bench, kinds: PadKinds) {
     unitPair: [bench.unit?.start, bench.unit?.end],
     touched: touched(state),
     sighting,
+    looksFirst,
+    guessed,
     newTake,
   };
 }

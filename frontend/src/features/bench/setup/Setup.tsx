@@ -1,5 +1,5 @@
 // What can be changed of a study at the bench: title, unit's size, sheet, landmarks.
-import { Input } from "antd";
+import { Input, Switch } from "antd";
 import { useState } from "react";
 import type { Bench, Change } from "../../../api/types";
 import { SheetChooser } from "../../../shared/SheetChooser";
@@ -43,6 +43,16 @@ export function Setup({ bench, onChange, placing, onPlace }: Props) {
           }}
           onChange={(chosen) => make({ type: "set_sheet", sheet: chosen })}
         />
+      </section>
+      <section>
+        <h2>Eye first</h2>
+        <label className={styles.eye}>
+          <Switch
+            checked={bench.eye_first}
+            onChange={(on) => make({ type: "set_eye_first", on })}
+          />
+          I say what I see, then I measure
+        </label>
       </section>
       <Note key={`note ${bench.note}`} bench={bench} make={make} />
       <Trust bench={bench} make={make} />
