@@ -10,9 +10,11 @@ import numpy as np
 from zirkel.core.arrays import Array
 from zirkel.core.network.solve import solve
 from zirkel.core.sheet.plan import make_plan
-from zirkel.core.sheet.recipe import make_recipe
+from zirkel.core.sheet.recipe import Outline, Recipe, Wishes, make_recipe
+from zirkel.core.sheet.recipe.construct import ALL_MANNERS
+from zirkel.core.sheet.recipe.glances import SLIP_MM, glances
 from zirkel.core.sheet.recipe.hand import follow
-from zirkel.core.sheet.recipe.manners import STEP_MM, STRAIGHT_SHARE, TILT_RAD, in_units
+from zirkel.core.sheet.recipe.manners import STEP_MM, STRAIGHT_SHARE, TILT_RAD, stepping
 from zirkel.core.sightings import Sighting
 from zirkel.core.simulation.artist import Hand, sight_scene
 from zirkel.core.study import Sheet, Study
@@ -45,7 +47,7 @@ def line_of(
         if reading.kind == "span" and reading.towards in ("left", "up"):
             value = -value
         stepped = abs(value) * unit_mm
-        noise = float(in_units(np.array([max(stepped, 1e-6)]), unit_mm)[2][0]) if stepped else 0.0
+        noise = float(stepping(np.array([stepped]), unit_mm)[0]) if stepped else 0.0
         offset = way * value * unit_mm + rng.normal(0.0, noise)
         away = unit_mm
         at = start[axis] + offset + rng.normal(0.0, STRAIGHT_SHARE * away)
@@ -95,6 +97,45 @@ def crossing(lines: list[tuple[Array, float]]) -> Array | None:
     return None
 
 
+def recipe_of(study: Study, marks, unit_mm: float) -> Recipe:
+    """The comparative recipe of a study in units."""
+    shapes = tuple(Outline(each.id, each.outline, each.closed, each.tier) for each in study.shapes)
+    tiers = {each.id: each.tier for each in study.landmarks}
+    wishes = Wishes(unit=(study.unit.start, study.unit.end), shapes=shapes)
+    return make_recipe(marks, tiers, unit_mm, wishes)
+
+
+def slips_caught(recipe: Recipe, unit_mm: float, hands: int) -> tuple[float, float]:
+    """Shares of drawings with a slip of an early landmark in which a dictated glance finds it, and
+    of drawings without one in which a glance is off all the same."""
+    looks = glances(recipe, unit_mm, ALL_MANNERS)
+    names = [each.landmark for each in recipe.constructions]
+    caught = false = 0
+    for k in range(hands):
+        rng = np.random.default_rng(k)
+        early = names[int(rng.integers(0, max(3, len(names) // 3)))]
+        turn = rng.uniform(0, 2 * np.pi)
+        slip = (early, SLIP_MM * np.array([np.cos(turn), np.sin(turn)]))
+        for planted in (slip, None):
+            lies = follow(recipe, unit_mm, rng, planted)
+            there = np.array([lies[name] for name in names])
+            found = any(each.notices(there, rng) for each in looks)
+            caught += found and planted is not None
+            false += found and planted is None
+    return caught / hands, false / hands
+
+
+def simple_share(recipe: Recipe) -> float:
+    """Share of the moves that cost a glance: straight under, level, halves, thirds, quarters."""
+    steps = [step for each in recipe.constructions for step in each.steps]
+    easy = [
+        step.manner in ("part", "across", "down")
+        or (step.manner in ("plumb", "level") and step.value == 0)
+        for step in steps
+    ]
+    return float(np.mean(easy))
+
+
 def measured(scene: Scene, seed: int) -> tuple[float, float, float, float]:
     """Mean error of tier-1 landmarks in % of the frame's height: by the recipe against the truth
     and against the plan, by first readings; and steps per landmark."""
@@ -103,7 +144,7 @@ def measured(scene: Scene, seed: int) -> tuple[float, float, float, float]:
     plan = make_plan(study, solve(study))
     marks = {n: (m.held_left_mm, m.held_top_mm) for n, m in plan.marks.items()}
     tiers = {each.id: each.tier for each in study.landmarks}
-    recipe = make_recipe(marks, tiers, plan.unit_mm)
+    recipe = recipe_of(study, marks, plan.unit_mm)
     truth = truth_in_units(seen_landmarks(scene, scene.station), scene.unit)
     origin = np.array(plan.origin_mm)
     height = (plan.frame.bottom - plan.frame.top) * plan.unit_mm
@@ -122,6 +163,26 @@ def measured(scene: Scene, seed: int) -> tuple[float, float, float, float]:
     return share["truth"], share["plan"], share["first"], recipe.steps_each
 
 
+def voice() -> None:
+    """How simple the moves are, how long the chains, and what the glances catch."""
+    print("| scene | simple moves | longest chain | median | slips caught | false |")
+    print("|---|---|---|---|---|---|")
+    rows = []
+    for name, scene in shipped_scenes().items():
+        for seed in (1, 2):
+            hand = Hand(per_landmark=PER_LANDMARK)
+            study = sight_scene(scene, scene.station, suited_sheet(scene), seed, hand)
+            plan = make_plan(study, solve(study))
+            marks = {n: (m.held_left_mm, m.held_top_mm) for n, m in plan.marks.items()}
+            recipe = recipe_of(study, marks, plan.unit_mm)
+            depth = [each.depth for each in recipe.constructions]
+            caught, false = slips_caught(recipe, plan.unit_mm, HANDS)
+            row = (simple_share(recipe), max(depth), float(np.median(depth)), caught, false)
+            rows.append(row)
+            print(f"| {name} {seed} | " + " | ".join(f"{x:.2f}" for x in row) + " |")
+    print("| mean | " + " | ".join(f"{x:.2f}" for x in np.mean(rows, axis=0)) + " |")
+
+
 def main() -> None:
     """Print the table."""
     print("| scene | seed | recipe, off the truth | recipe, off the plan | first two readings | "
@@ -136,6 +197,7 @@ def main() -> None:
         rows.append((truth, plan, first, steps))
         print(f"| {name} | {seed} | {truth:.2f} % | {plan:.2f} % | {first:.2f} % | "
               f"{truth / first:.2f} | {steps:.2f} |")  # fmt: skip
+    voice()
     truth, plan, first, steps = np.mean(rows, axis=0)
     print(f"| mean | | {truth:.2f} % | {plan:.2f} % | {first:.2f} % | {truth / first:.2f} | "
           f"{steps:.2f} |")  # fmt: skip

@@ -1102,7 +1102,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -1221,6 +1221,30 @@ export interface components {
             photograph: components["schemas"]["FilePhotograph"];
             /** Said */
             said: string;
+        };
+        /**
+         * Dictated
+         * @description One thing of the dictation. `kind` is tick, box, line, place, join, look or back; `placed`
+         *     how many landmarks stand by then; the landmarks it is about; `weight` that its line should
+         *     have.
+         */
+        Dictated: {
+            /** Closed */
+            closed: boolean;
+            /** Kind */
+            kind: string;
+            /** Landmarks */
+            landmarks: string[];
+            /** Mm */
+            mm: number | null;
+            /** Placed */
+            placed: number;
+            /** Said */
+            said: string;
+            /** Side */
+            side: string | null;
+            /** Weight */
+            weight: string;
         };
         /**
          * DownCard
@@ -2660,6 +2684,8 @@ export interface components {
             plan_left_mm: number;
             /** Plan Top Mm */
             plan_top_mm: number;
+            /** Said */
+            said: string;
             /** Steps */
             steps: components["schemas"]["StepDrawn"][];
             /** Tier */
@@ -2827,8 +2853,14 @@ export interface components {
         RecipeRoom: {
             /** Agreement */
             agreement: string | null;
+            /** Box Ticked */
+            box_ticked: boolean;
             /** Checks */
             checks: components["schemas"]["SchoolHint"][];
+            /** Dictation */
+            dictation: components["schemas"]["Dictated"][];
+            /** Inside Out */
+            inside_out: boolean;
             /** Loose */
             loose: string[];
             /** Mistakes */
@@ -3147,6 +3179,21 @@ export interface components {
             sign: string;
             /** Text */
             text: string;
+        };
+        /**
+         * SetBlockIn
+         * @description How the block-in is begun: features first or the outline, the box drawn or only ticked.
+         */
+        SetBlockIn: {
+            /** Box Ticked */
+            box_ticked: boolean;
+            /** Inside Out */
+            inside_out: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_block_in";
         };
         /**
          * SetChecking
@@ -3535,13 +3582,11 @@ export interface components {
         };
         /**
          * StepDrawn
-         * @description One step of the hand: what is done, from which landmarks, and the value that is carried.
+         * @description One move of the hand: what is done, from which landmarks, and the value that is carried.
          */
         StepDrawn: {
             /** Manner */
             manner: string;
-            /** Said */
-            said: string;
             /** Value */
             value: number;
             /** Via */
@@ -3704,6 +3749,11 @@ export interface components {
              */
             adopted?: (components["schemas"]["SpanSighting"] | components["schemas"]["TiltSighting"] | components["schemas"]["DropSighting"] | components["schemas"]["LevelSighting"] | components["schemas"]["PartSighting"] | components["schemas"]["RunSighting"] | components["schemas"]["MatchSighting"] | components["schemas"]["ParallelSighting"] | components["schemas"]["OrderSighting"])[];
             /**
+             * Box Ticked
+             * @default false
+             */
+            box_ticked?: boolean;
+            /**
              * Check Against
              * @default null
              */
@@ -3758,6 +3808,11 @@ export interface components {
              * @default false
              */
             inches?: boolean;
+            /**
+             * Inside Out
+             * @default false
+             */
+            inside_out?: boolean;
             /**
              * Landmarks
              * @default []

@@ -5,6 +5,8 @@ import io
 import unittest
 from pathlib import Path
 
+from playwright.sync_api import expect
+
 from tests.browser.test_subject import SubjectCase
 from zirkel.paper import PAPERS
 
@@ -105,22 +107,45 @@ class Drawing(SubjectCase):
         self.id = self.study_id(TITLE)
 
     def test_the_recipe_is_stepped_through_by_keys_and_by_hand(self):
-        self.open(f"/studies/{self.id}/draw", "text=Placed: next")
-        self.assertIn("1 of 24", self.page.inner_text("main"))
-        first = self.page.inner_text("[aria-live] h2")
+        """Ticks and the box first, then one landmark after the other, then the lines."""
+        self.open(f"/studies/{self.id}/draw", "text=Ticked: next")
+        count = self.page.locator("[aria-label='The whole recipe in its order'] li").count()
+        self.assertIn(f"1 of {count}", self.page.inner_text("main"))
+        first = self.page.inner_text("[aria-live]")
         self.page.keyboard.press("ArrowRight")
-        self.page.wait_for_selector("text=/^2 of 24/")
-        self.assertEqual(self.page.locator("[data-placed]").count(), 2)
-        self.assertNotEqual(self.page.inner_text("[aria-live] h2"), first)
-        self.page.click("text=Placed: next")
-        self.page.wait_for_selector("text=/^3 of 24/")
+        self.page.wait_for_selector(f"text=/^2 of {count}/")
+        self.assertNotEqual(self.page.inner_text("[aria-live]"), first)
+        self.page.click("text=Ticked: next")
+        self.page.wait_for_selector(f"text=/^3 of {count}/")
+        for step in range(4, 8):
+            self.page.keyboard.press("ArrowRight")
+            self.page.wait_for_selector(f"text=/^{step} of {count}/")
+        expect(self.page.locator("[data-placed]")).to_have_count(2)
         self.page.keyboard.press("End")
-        self.page.wait_for_selector("text=/^24 of 24/")
-        self.assertEqual(self.page.locator("[data-placed]").count(), 24)
+        self.page.wait_for_selector(f"text=/^{count} of {count}/")
+        expect(self.page.locator("[data-placed]")).to_have_count(24)
+        self.assertGreater(self.page.locator("[data-weight=firm]").count(), 3)
         self.page.reload()
-        self.page.wait_for_selector("text=/^24 of 24/")
+        self.page.wait_for_selector(f"text=/^{count} of {count}/")
         self.page.keyboard.press("Home")
-        self.page.wait_for_selector("text=/^1 of 24/")
+        self.page.wait_for_selector(f"text=/^1 of {count}/")
+
+    def test_dictated_large_by_keys_by_a_tap_anywhere_and_by_time(self):
+        self.open(f"/studies/{self.id}/draw", "text=Ticked: next")
+        self.page.keyboard.press("e")
+        self.page.wait_for_selector("[data-dictated='0']")
+        self.page.keyboard.press("Space")
+        self.page.wait_for_selector("[data-dictated='1']")
+        self.page.mouse.click(300, 200)
+        self.page.wait_for_selector("[data-dictated='2']")
+        self.page.clock.install()
+        self.page.click("text=every 10 s")
+        self.page.clock.run_for(9_000)
+        self.assertEqual(self.page.locator("[data-dictated='2']").count(), 1)
+        self.page.clock.run_for(2_000)
+        self.page.wait_for_selector("[data-dictated='3']")
+        self.page.keyboard.press("Escape")
+        self.page.wait_for_selector("text=/^4 of/")
 
     def test_another_school_is_chosen(self):
         self.open(f"/studies/{self.id}/draw?view=School", "text=What goes wrong")

@@ -57,6 +57,8 @@ CHANGES = (
     ({"type": "set_title", "title": "Evening"}, "Rename from Potting bench"),
     ({"type": "set_note", "note": "North light."}, "Write a note"),
     ({"type": "set_method", "method": "dividers"}, "Method dividers"),
+    ({"type": "set_block_in", "inside_out": True, "box_ticked": False}, "Features first"),
+    ({"type": "set_block_in", "inside_out": True, "box_ticked": True}, "Tick the box"),
     ({"type": "set_sheet", "sheet": {"width_mm": "9 in", "height_mm": "12 in"}},
      "Sheet 228.6 × 304.8 mm"),
     ({"type": "set_unit",

@@ -12,7 +12,7 @@ from zirkel.paper.grid_overlay import BORDER_MM, grid_overlay
 from zirkel.paper.marks_sheet import PrintedMark, marks_sheet
 from zirkel.paper.page import Page, page_for
 from zirkel.paper.plan_svg import plan_svg
-from zirkel.paper.recipe_pages import PrintedPlacing, recipe_pages
+from zirkel.paper.recipe_pages import Printed, recipe_pages
 from zirkel.paper.reference_print import reference_print
 from zirkel.paper.tick_strips import EDGE, NAME, Ticks, _laid, tick_strips
 from zirkel.paper.tilt_card import CARD_WIDE, LEFT, TOP, ray_end, tilt_card
@@ -137,12 +137,16 @@ class Papers(unittest.TestCase):
         self.proof(data)
 
     def test_the_recipe_s_small_drawings(self):
-        placings = [
-            PrintedPlacing(f"Landmark {i}", ["On the plumb of Chin."] * 2, "10 mm",
-                           (30.0 * i, 90.0), [(20.0, 20.0)])
+        items = [
+            each
             for i in range(1, 9)
+            for each in (
+                Printed(f"Landmark {i}: straight under Chin.", "10 mm", (30.0 * i, 90.0),
+                        [(20.0, 20.0)]),
+                Printed("Look: Landmark is level with Chin."),
+            )
         ]  # fmt: skip
-        data = recipe_pages("A study", "Comparative", SHEET, ["Stand still."], placings)
+        data = recipe_pages("A study", "Comparative", SHEET, ["Stand still."], items)
         self.assertEqual(len(pages(data)), 2)
         self.proof(data)
 

@@ -10,12 +10,15 @@ import json
 import os
 import sys
 from collections.abc import Callable, Sequence
+from dataclasses import replace
 from pathlib import Path
 
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
 from zirkel.cli.options import add_serve_options
 from zirkel.core.network.what_next import what_next
+from zirkel.core.schools import SCHOOLS
+from zirkel.core.words.recipe import scene_of
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput, ZirkelError
 from zirkel.studyfile.answers import (
@@ -23,6 +26,7 @@ from zirkel.studyfile.answers import (
     CheckAnswer,
     NextAnswer,
     PlanAnswer,
+    RecipeAnswer,
     RelationsAnswer,
     SolveAnswer,
 )
@@ -67,12 +71,26 @@ def check_command(worked: Worked, options: argparse.Namespace) -> Answer:
     return CheckAnswer.of(found)
 
 
+def recipe_command(worked: Worked, options: argparse.Namespace) -> Answer:
+    """How to place every landmark by hand, as a teacher would dictate it."""
+    if options.school is not None:
+        if options.school not in SCHOOLS:
+            raise BadInput(
+                "school", f"“{options.school}” is no school: choose from {', '.join(SCHOOLS)}"
+            )
+        worked = Worked(replace(worked.study, method=options.school))
+    recipe = worked.recipe
+    scene = scene_of(worked.study, worked.words, recipe, worked.squares)
+    return RecipeAnswer.of(worked.school.name, recipe, scene, worked.dictation)
+
+
 COMMANDS: dict[str, Callable[[Worked, argparse.Namespace], Answer]] = {
     "solve": solve_command,
     "plan": plan_command,
     "next": next_command,
     "relations": relations_command,
     "check": check_command,
+    "recipe": recipe_command,
 }
 
 
@@ -83,6 +101,8 @@ def parser() -> argparse.ArgumentParser:
     for name, command in COMMANDS.items():
         sub = each.add_parser(name, help=command.__doc__)
         sub.add_argument("study", help="a study file, or - for standard input")
+        if name == "recipe":
+            sub.add_argument("--school", default=None, help="by which school")
         if name in COUNTS:
             sub.add_argument("--count", type=_count, default=COUNTS[name], help="how many to name")
     serving = each.add_parser("serve", help="serve the application on this machine")

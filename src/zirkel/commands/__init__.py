@@ -32,6 +32,7 @@ from zirkel.commands.settings import (
     BelieveScatter,
     DropFrame,
     KeepFrame,
+    SetBlockIn,
     SetFrame,
     SetLengths,
     SetMethod,
@@ -75,6 +76,7 @@ AnyChange = Annotated[
     | SetTitle
     | SetMethod
     | SetNote
+    | SetBlockIn
     | SetSheet
     | SetUnit
     | SetUnitSize

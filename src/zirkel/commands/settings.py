@@ -74,6 +74,24 @@ class SetMethod(Change):
         return f"Method {self.method}"
 
 
+class SetBlockIn(Change):
+    """How the block-in is begun: features first or the outline, the box drawn or only ticked."""
+
+    type: Literal["set_block_in"] = "set_block_in"
+    inside_out: bool
+    box_ticked: bool
+
+    def made(self, study: Study) -> Study:
+        """The study to be blocked in so."""
+        return replace(study, inside_out=self.inside_out, box_ticked=self.box_ticked)
+
+    def label(self, before: Study, after: Study) -> str:
+        """What was chosen."""
+        if before.inside_out != after.inside_out:
+            return "Features first" if after.inside_out else "Outline first"
+        return "Tick the box" if after.box_ticked else "Draw the box"
+
+
 class SetSheet(Change):
     """Take another sheet, turn it, or change its margins."""
 

@@ -291,6 +291,10 @@ class Study:
     tolerance: Tolerances | None = entry("record", None, records=(Tolerances,))
     eye_first: bool = entry("flag", False)
     """Whether the artist says what the eye sees before anything is measured or shown."""
+    inside_out: bool = entry("flag", False)
+    """Whether features are placed first and the outline follows."""
+    box_ticked: bool = entry("flag", False)
+    """Whether the box round the whole is only ticked, not drawn."""
     checks: tuple[KeptCheck, ...] = entry(
         "record", (), many="list", records=(KeptCheck,), key="id", most=MOST_CHECKS
     )

@@ -22,12 +22,14 @@ from zirkel.core.network.solve import Solution, solve
 from zirkel.core.network.standing import standings
 from zirkel.core.network.trust import Component, personal_trust
 from zirkel.core.network.what_next import Next, what_next
-from zirkel.core.schools import School, Table, school_of, tables_of
+from zirkel.core.schools import OTHERWISE, School, Table, school_of, tables_of
 from zirkel.core.sheet.arithmetic.grid import Grid, grid_over
 from zirkel.core.sheet.plan import Plan, make_plan
-from zirkel.core.sheet.recipe import Recipe, make_recipe
-from zirkel.core.sheet.recipe.construct import Squares
-from zirkel.core.study import Study, UnitLength
+from zirkel.core.sheet.recipe import Outline, Recipe, Wishes, make_recipe
+from zirkel.core.sheet.recipe.choose import Squares
+from zirkel.core.sheet.recipe.dictation import Item, dictation
+from zirkel.core.sheet.recipe.glances import glances
+from zirkel.core.study import Study, UnitLength, UnitPair
 from zirkel.core.values.lengths import SIXTEENTH_MM
 from zirkel.core.words.base import Words, words_of
 from zirkel.core.words.network import say_scatter
@@ -191,7 +193,7 @@ class Worked:
         only where the drawing is at sight-size."""
         school = self.school
         if school.at_sight_size and not self.at_sight_size:
-            return (school.manners - {"pull"}) | {"units", "strip"}
+            return school_of(OTHERWISE).manners
         return school.manners
 
     @property
@@ -217,15 +219,35 @@ class Worked:
             for name, mark in self.plan.marks.items()
             if name not in loose
         }
-        tiers = {each.id: each.tier for each in self.study.landmarks}
-        return make_recipe(
-            marks,
-            tiers,
-            self.plan.unit_mm,
+        study = self.study
+        unit = study.unit
+        wishes = Wishes(
             self.manners,
-            squares=self.squares,
-            step_mm=SIXTEENTH_MM if self.study.inches else 1.0,
+            self.squares,
+            SIXTEENTH_MM if study.inches else 1.0,
+            (unit.start, unit.end) if isinstance(unit, UnitPair) else None,
+            tuple(Outline(each.id, each.outline, each.closed, each.tier) for each in study.shapes),
+            study.inside_out,
         )
+        tiers = {each.id: each.tier for each in study.landmarks}
+        return make_recipe(marks, tiers, self.stepped_in, wishes)
+
+    @property
+    def stepped_in(self) -> float | None:
+        """The unit that lengths are stepped off in, in mm; None where they are ruled in mm."""
+        return None if isinstance(self.study.unit, UnitLength) else self.plan.unit_mm
+
+    @property
+    def dictation(self) -> tuple[Item, ...]:
+        """The recipe as a teacher would dictate it."""
+        return self._once("dictation", self._dictation)
+
+    def _dictation(self) -> tuple[Item, ...]:
+        recipe = self.recipe
+        looks = glances(recipe, self.stepped_in, self.manners)
+        manners = self.manners
+        first = "plumb" if "pull" in manners else "grid" if self.squares else ""
+        return dictation(recipe, looks, first, not self.study.box_ticked)
 
 
 def _measured(study: Study) -> tuple[object, ...]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any
 
 from pydantic import BaseModel, ConfigDict, Field
@@ -12,9 +13,12 @@ from zirkel.core.network.relations import Found, Line, Relation
 from zirkel.core.network.solve import Solution
 from zirkel.core.network.what_next import Next, Suggestion
 from zirkel.core.sheet.plan import Plan
+from zirkel.core.sheet.recipe import Construction, Recipe, Step
+from zirkel.core.sheet.recipe.dictation import Item
 from zirkel.core.study import Study
 from zirkel.core.words.base import Words, words_of
 from zirkel.core.words.network import because
+from zirkel.core.words.recipe import Scene, say_glance, say_item
 from zirkel.studyfile.sightings import sighting_to_file
 
 
@@ -161,6 +165,77 @@ class CheckAnswer(Answer):
 def _fault(each: Fault) -> dict[str, Any]:
     on = {"landmarks": list(each.landmarks)} if each.landmarks else {}
     return {"fault": each.kind, **each.amount, **on}
+
+
+class RecipeAnswer(Answer):
+    school: str
+    placings: list[dict[str, Any]]
+    mean_sd_mm: float
+    checks: list[dict[str, Any]]
+
+    @classmethod
+    def of(cls, school: str, recipe: Recipe, scene: Scene, items: Sequence[Item]) -> RecipeAnswer:
+        """The answer of `zirkel recipe`."""
+        told = {each.construction.landmark: say_item(each, scene) for each in items
+                if each.kind == "place" and each.construction is not None}  # fmt: skip
+        made = recipe.constructions
+        looks = [each.glance for each in items if each.glance is not None]
+        return cls(
+            school=school,
+            placings=[
+                {
+                    "landmark": each.landmark,
+                    "shape": _shape_of(each, recipe),
+                    "moves": _moves(each, scene),
+                    "said": [told[each.landmark]],
+                    "sd_mm": each.sd_mm,
+                    "depth": each.depth,
+                }
+                for each in made
+            ],
+            mean_sd_mm=sum(each.sd_mm for each in made) / max(len(made), 1),
+            checks=[
+                {
+                    "after": each.after, "kind": each.kind, "landmarks": list(each.landmarks),
+                    "value": each.value, "limit_mm": each.limit,
+                    "said": say_glance(each, scene.words, scene.places),
+                }
+                for each in looks
+            ],
+        )  # fmt: skip
+
+
+def _shape_of(each: Construction, recipe: Recipe) -> str | None:
+    shape = recipe.stages[each.stage].shape
+    return shape.id if shape is not None else None
+
+
+def _moves(each: Construction, scene: Scene) -> list[dict[str, Any]]:
+    if each.steps[0].manner == "square" and scene.squares is not None:
+        label, across, down = scene.squares.place(*each.place)
+        return [{"move": "square", "label": label, "across": across, "down": down}]
+    return [_move(step, scene) for step in each.steps]
+
+
+def _move(step: Step, scene: Scene) -> dict[str, Any]:
+    """One move as the contract has it."""
+    width, height = scene.sheet
+    own = {"right": width - step.value, "bottom": height - step.value}
+    if step.manner in ("left", "right", "top", "bottom"):
+        return {"move": "edge", "side": step.manner, "mm": own.get(step.manner, step.value)}
+    if step.manner == "pull":
+        return {"move": "edge", "side": "top", "mm": step.value}
+    start = {"from": step.via[0]}
+    if step.manner in ("plumb", "level"):
+        along = "level" if step.manner == "plumb" else "plumb"
+        return {"move": "offset", **start, "along": along, "mm": step.value}
+    if step.manner == "tilt":
+        return {"move": "tilt", **start, "degrees": step.value}
+    if step.manner == "length":
+        return {"move": "length", **start, "mm": step.value, "side": step.side}
+    along = {"across": "level", "down": "plumb", "part": "straight"}[step.manner]
+    ends = {**start, "to": step.via[1]}
+    return {"move": "part", **ends, "fraction": step.value, "along": along}
 
 
 def _line(axis: str, line: Line) -> dict[str, Any]:

@@ -2,17 +2,18 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
 from zirkel.core.schools import SCHOOLS, Hint
 from zirkel.core.sheet.arithmetic.sight_size import parting
-from zirkel.core.sheet.recipe.construct import Step
+from zirkel.core.sheet.recipe.dictation import Item
 from zirkel.core.sheet.strokes import fewest_strokes
 from zirkel.core.values.tilts import say_tilt
 from zirkel.core.words.plumbs import say_parting
-from zirkel.core.words.recipe import say_how
+from zirkel.core.words.recipe import Scene, say_item, scene_of
 from zirkel.errors import BadInput
 from zirkel.store.store import Store
 from zirkel.studyfile.entries import Finite, Point
@@ -33,12 +34,11 @@ class SchoolCard(BaseModel):
 
 
 class StepDrawn(BaseModel):
-    """One step of the hand: what is done, from which landmarks, and the value that is carried."""
+    """One move of the hand: what is done, from which landmarks, and the value that is carried."""
 
     manner: str
     via: list[str]
     value: float
-    said: str
 
 
 class Placing(BaseModel):
@@ -47,6 +47,7 @@ class Placing(BaseModel):
     landmark: str
     name: str
     tier: int
+    said: str
     steps: list[StepDrawn]
     left_mm: float
     top_mm: float
@@ -55,6 +56,21 @@ class Placing(BaseModel):
     from_edges: str
     error_mm: float
     within: str
+
+
+class Dictated(BaseModel):
+    """One thing of the dictation. `kind` is tick, box, line, place, join, look or back; `placed`
+    how many landmarks stand by then; the landmarks it is about; `weight` that its line should
+    have."""
+
+    kind: str
+    said: str
+    placed: int
+    landmarks: list[str]
+    closed: bool
+    weight: str
+    side: str | None
+    mm: float | None
 
 
 class OwnTable(BaseModel):
@@ -78,7 +94,10 @@ class RecipeRoom(BaseModel):
     set_up: list[SchoolHint]
     checks: list[SchoolHint]
     mistakes: list[SchoolHint]
+    inside_out: bool
+    box_ticked: bool
     placings: list[Placing]
+    dictation: list[Dictated]
     loose: list[str]
     steps_each: float
     within: str
@@ -129,16 +148,23 @@ def open_recipe(store: Store, study_id: int) -> RecipeRoom:
     """The recipe of a study as it stands."""
     worked = store.get(study_id).worked
     study, words, school, recipe = worked.study, worked.words, worked.school, worked.recipe
+    scene = scene_of(study, words, recipe, worked.squares)
+    items = worked.dictation
+    said = {each.construction.landmark: say_item(each, scene) for each in items
+            if each.construction is not None and each.kind == "place"}  # fmt: skip
     placings = []
     for each in recipe.constructions:
         mark = worked.plan.marks[each.landmark]
-        said = say_how(each, words, study.inches, worked.squares)
         placings.append(
             Placing(
                 landmark=each.landmark,
                 name=words.of(each.landmark),
                 tier=each.tier,
-                steps=[_drawn(s, t) for s, t in zip(each.steps, said, strict=True)],
+                said=said[each.landmark],
+                steps=[
+                    StepDrawn(manner=step.manner, via=list(step.via), value=step.value)
+                    for step in each.steps
+                ],
                 left_mm=each.place[0],
                 top_mm=each.place[1],
                 plan_left_mm=mark.held_left_mm,
@@ -157,7 +183,10 @@ def open_recipe(store: Store, study_id: int) -> RecipeRoom:
         set_up=_hints(school.set_up),
         checks=_hints(school.checks),
         mistakes=_hints(school.mistakes),
+        inside_out=study.inside_out,
+        box_ticked=study.box_ticked,
         placings=placings,
+        dictation=_dictated(items, scene),
         loose=[words.of(each.landmark) for each in worked.solution.loose],
         steps_each=recipe.steps_each,
         within=words.within(sum(each.error_mm for each in placings) / count),
@@ -170,8 +199,32 @@ def _hints(hints: tuple[Hint, ...]) -> list[SchoolHint]:
     return [SchoolHint(sign=each.sign, text=each.text) for each in hints]
 
 
-def _drawn(step: Step, said: str) -> StepDrawn:
-    return StepDrawn(manner=step.manner, via=list(step.via), value=step.value, said=said)
+def _dictated(items: Sequence[Item], scene: Scene) -> list[Dictated]:
+    made, placed = [], 0
+    for each in items:
+        placed += each.kind == "place"
+        stage, glance = each.join, each.glance
+        if each.construction is not None:
+            about = [each.construction.landmark]
+        elif stage is not None:
+            about = [name for name in stage.landmarks if name in scene.places]
+        else:
+            about = list(glance.landmarks) if glance is not None else []
+        envelope = stage is not None and stage.kind == "envelope"
+        closed = envelope or bool(stage and stage.shape and stage.shape.closed)
+        made.append(
+            Dictated(
+                kind=each.kind,
+                said=say_item(each, scene),
+                placed=placed,
+                landmarks=about,
+                closed=closed,
+                weight=each.weight,
+                side=each.tick[2] if each.tick else None,
+                mm=each.tick[1] if each.tick else None,
+            )
+        )
+    return made
 
 
 def straight_strokes(store: Store, study_id: int, asked: StrokesAsked) -> Strokes:

@@ -1,4 +1,4 @@
-"""Each manner's line is what its step draws: its normal, its distances and its noise, by
+"""Each manner's line is what its move draws: its normal, its distances and its noise, by
 differences."""
 
 import unittest
@@ -8,8 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from zirkel.core.schools import SCHOOLS
-from zirkel.core.sheet.recipe.construct import ALL_MANNERS, make_recipe
-from zirkel.core.sheet.recipe.hand import follow
+from zirkel.core.sheet.recipe.construct import ALL_MANNERS
 from zirkel.core.sheet.recipe.manners import (
     FUSS,
     SPOT_OFF_MM,
@@ -17,13 +16,17 @@ from zirkel.core.sheet.recipe.manners import (
     STRAIGHT_SHARE,
     TILT_RAD,
     Way,
+    gap_lines,
+    in_units,
     length_lines,
     offset_lines,
     part_spots,
     pulled_lines,
-    stepped_spots,
+    stepping,
     straight_lines,
+    tick_lines,
     tilt_lines,
+    touch_lines,
 )
 from zirkel.core.values.lengths import SIXTEENTH_MM, say_length
 
@@ -48,6 +51,7 @@ class Lines(unittest.TestCase):
         placed = start[None, :]
         made = [
             *(offset_lines(target, placed, axis, Way(UNIT)) for axis in (0, 1)),
+            *(straight_lines(target, placed, axis) for axis in (0, 1)),
             tilt_lines(target, placed),
             length_lines(target, placed, Way(None)),
         ]
@@ -61,45 +65,83 @@ class Lines(unittest.TestCase):
             self.assertTrue(np.allclose(lines.g[0], along, atol=1e-5), lines.manner)
 
     def test_what_is_said_and_what_its_rounding_costs(self):
-        """70 mm right of the plumb is 1 1/8 units of 60 (67.5) or 70 by the strip; both miss the
+        """70 mm right of the plumb is 1 1/8 units of 60 (67.5) or 70 by the rule; both miss the
         target by what they are rounded."""
         target, placed = np.array([170.0, 200.0]), np.array([[100.0, 100.0]])
         units = offset_lines(target, placed, 0, Way(UNIT))
         self.assertEqual((units.units[0], units.value[0], units.bias[0]), (1.125, 67.5, -2.5))
-        strip = offset_lines(target, placed, 0, Way(None))
-        self.assertEqual((strip.value[0], strip.bias[0]), (70.0, 0.0))
-        self.assertAlmostEqual(strip.noise[0], np.hypot(STEP_MM, STRAIGHT_SHARE * 100.0))
+        ruled = offset_lines(target, placed, 0, Way(UNIT, ruled=True))
+        self.assertEqual((ruled.value[0], ruled.bias[0]), (70.0, 0.0))
+        self.assertAlmostEqual(
+            ruled.noise[0], np.hypot(np.sqrt(70 / 60) * STEP_MM, STRAIGHT_SHARE * 100.0)
+        )
         left = offset_lines(np.array([30.0, 200.0]), placed, 0, Way(None))
         self.assertEqual(left.value[0], -70.0)
 
     def test_a_straight_line_is_only_for_what_is_straight(self):
-        placed = np.array([[100.0, 100.0], [140.0, 102.0], [101.0, 104.0]])
-        self.assertEqual(straight_lines(np.array([102.0, 300.0]), placed, 0).via.tolist(), [0, 2])
-        self.assertEqual(straight_lines(np.array([200.0, 103.5]), placed, 1).via.tolist(), [1, 2])
+        placed = np.array([[100.0, 100.0], [140.0, 102.0], [100.5, 104.0]])
+        at = straight_lines(np.array([102.0, 300.0]), placed, 0).via[:, 0]
+        self.assertEqual(at.tolist(), [0, 2])
 
-    def test_a_carried_tilt_errs_with_its_length(self):
-        placed = np.array([[0.0, 0.0]])
-        near, far = (tilt_lines(np.array([d, d]), placed) for d in (50.0, 200.0))
+    def test_a_touch_and_a_pencil_s_breadth(self):
+        """7.6 mm left of the plumb is a pencil's breadth (7 mm), 1.9 mm a touch (2 mm); 20 mm is
+        neither."""
+        placed = np.array([[100.0, 100.0]])
+        for off, said in ((-7.6, -7.0), (1.9, 2.0), (12.0, 10.5)):
+            line = touch_lines(np.array([100.0 + off, 300.0]), placed, 0)
+            self.assertEqual(line.value.tolist(), [said])
+            self.assertAlmostEqual(line.bias[0], said - off)
+        self.assertEqual(len(touch_lines(np.array([120.0, 300.0]), placed, 0).via), 0)
+
+    def test_a_tilt_points_towards_the_new_landmark_to_five_minutes(self):
+        """From (0, 0) to (100, -100) is half past one, 45 degrees; the other way is half past
+        seven, 225; 47 degrees are said as 47.5."""
+        start = np.zeros((1, 2))
+        self.assertEqual(tilt_lines(np.array([100.0, -100.0]), start).value[0], 45.0)
+        self.assertEqual(tilt_lines(np.array([-100.0, 100.0]), start).value[0], 225.0)
+        turned = 100 * np.array([np.sin(np.radians(47.0)), -np.cos(np.radians(47.0))])
+        line = tilt_lines(turned, start)
+        self.assertEqual(line.value[0], 47.5)
+        self.assertAlmostEqual(line.bias[0], np.radians(0.5) * 100.0)
+
+    def test_a_carried_tilt_errs_with_its_length_and_is_not_carried_along_a_plumb(self):
+        near, far = (tilt_lines(np.array([d, d]), np.zeros((1, 2))) for d in (50.0, 200.0))
         self.assertAlmostEqual(far.noise[0] / near.noise[0], 4.0)
         self.assertAlmostEqual(near.noise[0], TILT_RAD * np.hypot(50, 50))
-        self.assertEqual(near.value[0], 135.0)
-
-    def test_near_plumb_and_level_no_tilt_is_carried(self):
         self.assertEqual(len(tilt_lines(np.array([1.0, 100.0]), np.zeros((1, 2))).via), 0)
 
-    def test_what_is_pulled_across_starts_from_no_mark(self):
-        line = pulled_lines(np.array([50.0, 60.0]))
-        self.assertFalse(line.tied)
-        self.assertEqual(line.value[0], 60.0)
+    def test_a_share_of_a_gap_lies_on_a_line(self):
+        """Half-way across from 40 to 200 is 120, wherever it is in height; what both ends err by is
+        carried half each."""
+        placed = np.array([[40.0, 100.0], [200.0, 160.0]])
+        lines = gap_lines(np.array([121.0, 300.0]), placed, 0)
+        (row,) = np.flatnonzero(np.abs(lines.value - 0.5) < 1e-9)
+        self.assertEqual(lines.weight[row].tolist(), [0.5, 0.5])
+        self.assertAlmostEqual(lines.bias[row], -1.0)
+
+    def test_what_starts_from_no_mark_carries_no_error_on(self):
+        pulled = pulled_lines(np.array([50.0, 60.0]))
+        (tick,) = tick_lines(np.array([50.0, 60.3]), ((1, 60.0, "top"),))
+        self.assertEqual(pulled.weight.tolist() + tick.weight.tolist(), [[0.0, 0.0]] * 2)
+        self.assertAlmostEqual(tick.bias[0], -0.3)
 
 
-class InInches(unittest.TestCase):
+class Lengths(unittest.TestCase):
+    def test_counting_units(self):
+        """2 3/8 of 60 mm is 142.5, 61 mm are rather one unit than 1 1/8; stepping two and three
+        eighths errs by the root of that in mm, less than a unit by one."""
+        count, said, fuss = in_units(np.array([143.0, 61.0]), UNIT)
+        self.assertEqual((count.tolist(), said.tolist()), ([2.375, 1.0], [142.5, 60.0]))
+        self.assertGreater(fuss[0], fuss[1])
+        noise = stepping(np.array([142.5, 20.0]), UNIT)
+        self.assertAlmostEqual(noise[0], np.sqrt(2.375))
+        self.assertEqual(noise[1], 1.0)
+
     def test_where_inches_are_said_lengths_are_set_off_to_sixteenths(self):
         """70 mm are 2 3/4 in (69.85): the rounding is that of what is said."""
         target, placed = np.array([100.0, 200.0]), np.array([[30.0, 100.0]])
         made = offset_lines(target, placed, 0, Way(None, SIXTEENTH_MM))
         self.assertAlmostEqual(float(made.value[0]), 69.85)
-        self.assertAlmostEqual(float(made.bias[0]), -0.15)
         self.assertEqual(say_length(float(made.value[0]), True), "2 3/4 in")
 
 
@@ -116,29 +158,10 @@ class Spots(unittest.TestCase):
         placed = np.array([[0.0, 0.0], [120.0, 90.0]])
         self.assertEqual(len(part_spots(np.array([60.0, 45.0 + 2 * SPOT_OFF_MM]), placed).via), 0)
 
-    def test_straight_down_so_many_units(self):
-        spots = stepped_spots(np.array([101.0, 222.0]), np.array([[100.0, 100.0]]), 1, Way(UNIT))
-        self.assertEqual((spots.manner, spots.units[0], spots.value[0]), ("down", 2.0, 120.0))
-        self.assertTrue(np.allclose(spots.bias[0], (-1.0, -2.0)))
-        up = stepped_spots(np.array([100.0, 40.0]), np.array([[100.0, 100.0]]), 1, Way(UNIT))
-        self.assertEqual(up.units[0], -1.0)
 
-
-class Together(unittest.TestCase):
-    def test_errors_that_are_carried_on_together_are_told_together(self):
-        """Two landmarks placed from a third share its error: over many hands, the correlation of
-        what they are off is what the shared start makes it."""
-        marks = {"a": (100.0, 100.0), "b": (100.0, 340.0), "c": (103.0, 341.0)}
-        tiers = {"a": 1, "b": 2, "c": 3}
-        recipe = make_recipe(marks, tiers, UNIT, frozenset({"step", "units", "strip"}), anchor="a")
-        lies = [follow(recipe, UNIT, np.random.default_rng(k)) for k in range(600)]
-        off = {n: np.array([one[n][0] for one in lies]) for n in marks}
-        told = {each.landmark: each.sd_mm for each in recipe.constructions}
-        self.assertGreater(told["b"], told["a"])
-        self.assertGreater(np.corrcoef(off["a"], off["b"])[0, 1], 0.4)
-
+class Known(unittest.TestCase):
     def test_schools_name_manners_that_exist(self):
-        known = ALL_MANNERS | {"pull", "edge", "square"}
+        known = ALL_MANNERS | {"pull", "edge", "square", "length", "rule", "from plumb"}
         for school in SCHOOLS.values():
             self.assertLessEqual(school.manners, known, school.name)
             self.assertTrue(school.set_up and school.checks and school.mistakes)

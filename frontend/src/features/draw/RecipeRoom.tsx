@@ -1,15 +1,16 @@
 // Placing every landmark by hand: one at a time, each step drawn; the school; what is taken along.
 import { useQuery } from "@tanstack/react-query";
 import { Segmented, Select } from "antd";
-import { useState } from "react";
+import { useCallback, useState } from "react";
 import { useSearchParams } from "react-router";
 import { queries } from "../../api/queries";
 import type { Bench, Change, RecipeRoom as Room } from "../../api/types";
 import { Said } from "../../shared/Said";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { useShortcuts } from "../../shared/useShortcuts";
+import { Dictation } from "./Dictation";
 import { HintSign } from "./HintSign";
-import { Placings } from "./Placings";
+import { Loud } from "./Loud";
 import styles from "./Recipe.module.css";
 import { RecipeSheet } from "./RecipeSheet";
 import { StrokesBoard } from "./StrokesBoard";
@@ -19,9 +20,10 @@ import { TwoPlumbs } from "./TwoPlumbs";
 type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
 
 const SHORTCUTS = [
-  { keys: "→ or Space", does: "The next landmark to place" },
+  { keys: "→ or Space", does: "The next thing to do" },
   { keys: "←", does: "The one before" },
   { keys: "Home, End", does: "The first, the last" },
+  { keys: "e", does: "Large, for full hands; Esc leaves it" },
   { keys: "?", does: "These keys" },
 ];
 
@@ -33,13 +35,22 @@ export function RecipeRoom({ bench, make }: Props) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const recipe = useQuery(queries.recipe(bench));
   const view = VIEWS.find((each) => each === search.get("view")) ?? "Recipe";
-  const count = recipe.data?.placings.length ?? 0;
+  const count = recipe.data?.dictation.length ?? 0;
   const at = Math.min(Math.max(Number(search.get("at") ?? 0) || 0, 0), Math.max(count - 1, 0));
-  const go = (to: number) =>
-    setSearch(
-      { view, at: String(Math.min(Math.max(to, 0), Math.max(count - 1, 0))) },
-      { replace: true },
-    );
+  const loud = search.get("easel") === "yes";
+  const put = useCallback(
+    (to: number, large: boolean) =>
+      setSearch(
+        {
+          view,
+          at: String(Math.min(Math.max(to, 0), Math.max(count - 1, 0))),
+          ...(large ? { easel: "yes" } : {}),
+        },
+        { replace: true },
+      ),
+    [setSearch, view, count],
+  );
+  const go = useCallback((to: number) => put(to, loud), [put, loud]);
 
   useShortcuts((event) => {
     const onControl =
@@ -55,8 +66,10 @@ export function RecipeRoom({ bench, make }: Props) {
       go(to);
     } else if (event.key === "?") {
       setHelp(true);
+    } else if (event.key === "e" || (event.key === "Escape" && loud)) {
+      put(at, !loud);
     }
-    return to !== undefined || event.key === "?";
+    return to !== undefined || event.key === "?" || event.key === "e";
   });
 
   if (recipe.error) {
@@ -66,6 +79,9 @@ export function RecipeRoom({ bench, make }: Props) {
     return <p role="status">Working out how to place it all…</p>;
   }
   const room = recipe.data;
+  if (loud) {
+    return <Loud bench={bench} room={room} at={at} onGo={go} onLeave={() => put(at, false)} />;
+  }
   return (
     <div className={styles.room}>
       {view === "Strokes" ? (
@@ -80,12 +96,11 @@ export function RecipeRoom({ bench, make }: Props) {
           value={view}
           onChange={(value) => setSearch({ view: value, at: String(at) }, { replace: true })}
         />
-        {view === "Recipe" && <Placings room={room} at={at} onGo={go} />}
+        {view === "Recipe" && (
+          <Dictation room={room} at={at} onGo={go} onEasel={() => put(at, true)} />
+        )}
         {view === "School" && (
-          <SchoolSide
-            room={room}
-            onChoose={async (method) => setTrouble(await make({ type: "set_method", method }))}
-          />
+          <SchoolSide room={room} onChange={async (change) => setTrouble(await make(change))} />
         )}
         {view === "Strokes" && (
           <p className={styles.note}>
@@ -106,7 +121,13 @@ export function RecipeRoom({ bench, make }: Props) {
   );
 }
 
-function SchoolSide({ room, onChoose }: { room: Room; onChoose: (school: string) => void }) {
+function SchoolSide({ room, onChange }: { room: Room; onChange: (change: Change) => void }) {
+  const begin = (part: Partial<Room>) =>
+    onChange({
+      type: "set_block_in",
+      inside_out: part.inside_out ?? room.inside_out,
+      box_ticked: part.box_ticked ?? room.box_ticked,
+    });
   const lists = [
     ["Set up", room.set_up],
     ["Check", room.checks],
@@ -122,9 +143,29 @@ function SchoolSide({ room, onChoose }: { room: Room; onChoose: (school: string)
           value: each.name,
           label: each.title.split(":")[0],
         }))}
-        onChange={onChoose}
+        onChange={(method) => onChange({ type: "set_method", method })}
       />
       <p className={styles.note}>{room.title}.</p>
+      <Segmented
+        block
+        options={[
+          { value: "out", label: "Outline first" },
+          { value: "in", label: "Features first" },
+        ]}
+        value={room.inside_out ? "in" : "out"}
+        onChange={(value) => begin({ inside_out: value === "in" })}
+      />
+      {!room.inside_out && (
+        <Segmented
+          block
+          options={[
+            { value: "draw", label: "Draw the box" },
+            { value: "tick", label: "Only tick it" },
+          ]}
+          value={room.box_ticked ? "tick" : "draw"}
+          onChange={(value) => begin({ box_ticked: value === "tick" })}
+        />
+      )}
       {lists.map(([title, hints]) => (
         <section key={title}>
           <h2>{title}</h2>

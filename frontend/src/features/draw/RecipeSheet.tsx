@@ -20,13 +20,14 @@ export function RecipeSheet({ bench, room, at, grid }: Props) {
     { left: 20, top: 20, width: Math.max(60, width - 40), height: Math.max(60, height - 40) },
   );
   const screen = (x: number, y: number) => scale.toScreen({ x, y });
+  const item = room.dictation[at];
+  const place = (each: RecipeRoom["placings"][number]) => screen(each.left_mm, each.top_mm);
   const placed = new Map(
-    room.placings
-      .slice(0, at + 1)
-      .map((each) => [each.landmark, screen(each.left_mm, each.top_mm)]),
+    room.placings.slice(0, item?.placed ?? 0).map((each) => [each.landmark, place(each)]),
   );
-  const now = room.placings[at];
-  const target = now ? screen(now.left_mm, now.top_mm) : null;
+  const now = item?.kind === "place" ? room.placings[item.placed - 1] : undefined;
+  const target = now ? place(now) : null;
+  const done = room.dictation.slice(0, at + 1);
   const a = screen(0, 0);
   const b = screen(s.width_mm, s.height_mm);
   const lines = grid ? room.own.filter((each) => (each.across_mm ?? []).length > 0) : [];
@@ -37,7 +38,7 @@ export function RecipeSheet({ bench, room, at, grid }: Props) {
           width={width}
           height={height}
           role="img"
-          aria-label={now ? `How to place ${now.name}` : "The sheet"}
+          aria-label={now ? `How to place ${now.name}` : (item?.said ?? "The sheet")}
         >
           <rect x={a.x + 3} y={a.y + 3} width={b.x - a.x} height={b.y - a.y} fill="var(--shadow)" />
           <rect x={a.x} y={a.y} width={b.x - a.x} height={b.y - a.y} className={styles.paper} />
@@ -51,24 +52,36 @@ export function RecipeSheet({ bench, room, at, grid }: Props) {
               ))}
             </g>
           ))}
-          {bench.shapes.map((shape) => {
-            const points = shape.outline.flatMap((id) => placed.get(id) ?? []);
-            const whole = points.length === shape.outline.length;
-            return points.length > 1 ? (
+          <Ends done={done} a={a} b={b} screen={screen} />
+          {done.map((each) => {
+            const points = each.landmarks.flatMap((id) => placed.get(id) ?? []);
+            return each.kind === "join" && points.length > 1 ? (
               <path
-                key={shape.id}
+                key={each.said}
                 className={styles.line}
-                d={polyline(points, shape.closed && whole)}
+                data-weight={each.weight}
+                data-now={each === item}
+                d={polyline(points, each.closed)}
               />
             ) : null;
           })}
+          {item?.kind === "look" && (
+            <path
+              className={styles.glance}
+              d={polyline(
+                item.landmarks.flatMap((id) => placed.get(id) ?? []),
+                false,
+              )}
+            />
+          )}
           {now?.steps.map((step) => (
             <StepDrawn
-              key={step.said}
+              key={`${step.manner} ${step.via.join()}`}
               step={step}
               from={step.via.flatMap((id) => placed.get(id) ?? [])}
               target={target as Point}
               corner={a}
+              far={b}
             />
           ))}
           {[...placed].map(([id, p]) => (
@@ -80,8 +93,9 @@ export function RecipeSheet({ bench, room, at, grid }: Props) {
             />
           ))}
           {now && target && <Name text={now.name} at={target} right={b.x} />}
-          {now?.steps
-            .flatMap((each) => each.via)
+          {[...new Set(now ? now.steps.flatMap((each) => each.via) : (item?.landmarks ?? []))]
+            .filter((id) => id !== now?.landmark)
+            .slice(0, MOST_NAMED)
             .map((id) => {
               const p = placed.get(id);
               const name = bench.landmarks.find((each) => each.id === id)?.name;
@@ -90,6 +104,42 @@ export function RecipeSheet({ bench, room, at, grid }: Props) {
         </svg>
       )}
     </div>
+  );
+}
+
+const MOST_NAMED = 8;
+
+/** The first ticks at the ends of the whole, and the box through them once it is drawn. */
+function Ends({
+  done,
+  a,
+  b,
+  screen,
+}: {
+  done: RecipeRoom["dictation"];
+  a: Point;
+  b: Point;
+  screen: (x: number, y: number) => Point;
+}) {
+  const ticks = done.filter((each) => each.kind === "tick" && each.mm !== null);
+  const at = Object.fromEntries(ticks.map((each) => [each.side, each.mm ?? 0]));
+  const [p, q] = [screen(at.left ?? 0, at.top ?? 0), screen(at.right ?? 0, at.bottom ?? 0)];
+  const boxed = done.some((each) => each.kind === "box");
+  const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+  return (
+    <g className={styles.ends}>
+      {ticks.map((each) => {
+        const here = screen(each.mm ?? 0, each.mm ?? 0);
+        const flat = each.side === "top" || each.side === "bottom";
+        return (
+          <path
+            key={each.side}
+            d={flat ? `M${middle.x - 26} ${here.y}h52` : `M${here.x} ${middle.y - 26}v52`}
+          />
+        );
+      })}
+      {boxed && <rect x={p.x} y={p.y} width={q.x - p.x} height={q.y - p.y} />}
+    </g>
   );
 }
 
@@ -122,25 +172,27 @@ function StepDrawn({
   from,
   target,
   corner: a,
+  far: b,
 }: {
   step: Step;
   from: Point[];
   target: Point;
   corner: Point;
+  far: Point;
 }) {
   const [p, q] = from;
   const beyond = 26;
-  if (step.manner === "edge") {
-    const left = step.via[0] === "left";
-    return (
-      <path
-        className={styles.length}
-        d={left ? `M${a.x} ${target.y}H${target.x}` : `M${target.x} ${a.y}V${target.y}`}
-      />
-    );
-  }
-  if (step.manner === "pull" || step.manner === "square") {
-    return <path className={styles.length} d={`M${a.x - 18} ${target.y}H${target.x}`} />;
+  const edges: Record<string, string> = {
+    left: `M${a.x} ${target.y}H${target.x}`,
+    right: `M${b.x} ${target.y}H${target.x}`,
+    top: `M${target.x} ${a.y}V${target.y}`,
+    bottom: `M${target.x} ${b.y}V${target.y}`,
+    pull: `M${a.x - 18} ${target.y}H${target.x}`,
+    square: `M${a.x - 18} ${target.y}H${target.x}`,
+  };
+  const edge = edges[step.manner];
+  if (edge) {
+    return <path className={styles.length} d={edge} />;
   }
   if (!p) {
     return null;
@@ -170,14 +222,24 @@ function StepDrawn({
   }
   if (step.manner === "tilt") {
     const reach = Math.hypot(target.x - p.x, target.y - p.y) + beyond;
-    const one = handTip(p, reach, step.value);
-    const other = handTip(p, -reach, step.value);
-    const towards = (one.x - p.x) * (target.x - p.x) + (one.y - p.y) * (target.y - p.y) > 0;
-    const tip = towards ? one : other;
+    const tip = handTip(p, reach, step.value);
     return (
       <g className={styles.cord}>
         <path d={`M${p.x} ${p.y}L${tip.x} ${tip.y}`} />
         <circle cx={p.x} cy={p.y} r="22" className={styles.clock} />
+      </g>
+    );
+  }
+  if ((step.manner === "across" || step.manner === "down") && q) {
+    const across = step.manner === "across";
+    const gap = across ? `M${p.x} ${target.y}H${q.x}` : `M${target.x} ${p.y}V${q.y}`;
+    const ends = across
+      ? `M${p.x} ${p.y}V${target.y}M${q.x} ${q.y}V${target.y}`
+      : `M${p.x} ${p.y}H${target.x}M${q.x} ${q.y}H${target.x}`;
+    return (
+      <g>
+        <path className={styles.arc} strokeDasharray="1 4" d={ends} />
+        <path className={styles.length} d={gap} />
       </g>
     );
   }
@@ -189,17 +251,14 @@ function StepDrawn({
       </g>
     );
   }
-  if (step.manner === "length") {
-    const r = Math.hypot(target.x - p.x, target.y - p.y);
-    const angle = Math.atan2(target.y - p.y, target.x - p.x);
-    const at = (turn: number) =>
-      `${p.x + r * Math.cos(angle + turn)} ${p.y + r * Math.sin(angle + turn)}`;
-    return (
-      <g>
-        <path className={styles.length} d={`M${p.x} ${p.y}L${target.x} ${target.y}`} />
-        <path className={styles.arc} d={`M${at(-0.2)}A${r} ${r} 0 0 1 ${at(0.2)}`} />
-      </g>
-    );
-  }
-  return <path className={styles.length} d={`M${p.x} ${p.y}L${target.x} ${target.y}`} />;
+  const r = Math.hypot(target.x - p.x, target.y - p.y);
+  const angle = Math.atan2(target.y - p.y, target.x - p.x);
+  const at = (turn: number) =>
+    `${p.x + r * Math.cos(angle + turn)} ${p.y + r * Math.sin(angle + turn)}`;
+  return (
+    <g>
+      <path className={styles.length} d={`M${p.x} ${p.y}L${target.x} ${target.y}`} />
+      <path className={styles.arc} d={`M${at(-0.2)}A${r} ${r} 0 0 1 ${at(0.2)}`} />
+    </g>
+  );
 }

@@ -42,4 +42,4 @@ def school_of(method: str) -> School:
     return SCHOOLS.get(EARLIER.get(method, method), SCHOOLS[OTHERWISE])
 
 
-__all__ = ["SCHOOLS", "Hint", "School", "Table", "school_of", "tables_of"]
+__all__ = ["OTHERWISE", "SCHOOLS", "Hint", "School", "Table", "school_of", "tables_of"]

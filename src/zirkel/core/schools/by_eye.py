@@ -5,7 +5,7 @@ from zirkel.core.schools.base import School, hints
 SCHOOL = School(
     name="by_eye",
     title="By eye: halves, quarters, gaps and shapes only, no stick",
-    manners=frozenset(["plumb", "level", "units", "part", "step"]),
+    manners=frozenset(["plumb", "level", "touch", "gaps", "part"]),
     set_up=hints(
         ("eye", "Look long, draw short. Set the four outermost points first."),
         ("part", "Halve, then halve again; trust quarters, mistrust fifths."),

@@ -5,7 +5,7 @@ from zirkel.core.schools.base import School, hints
 SCHOOL = School(
     name="comparative",
     title="Comparative, at arm's length: a unit on the subject, any size on the sheet",
-    manners=frozenset(["plumb", "level", "units", "strip", "tilt", "part", "step"]),
+    manners=frozenset(["plumb", "level", "touch", "units", "tilt", "gaps", "part"]),
     set_up=hints(
         (
             "station",

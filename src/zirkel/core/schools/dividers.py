@@ -37,7 +37,7 @@ def distances(worked: Worked) -> Table:
 SCHOOL = School(
     name="dividers",
     title="Dividers: a ratio set once, key distances carried over, the rest freehand",
-    manners=frozenset(["length", "level", "plumb", "strip"]),
+    manners=frozenset(["length", "rule", "tilt"]),
     set_up=hints(
         ("dividers", "Set the ratio once and lock it. Try it on the unit: it must come out exact."),
         ("unit", "Carry the longest distances first."),

@@ -49,7 +49,7 @@ def _by_label(label: str) -> tuple[int, str]:
 SCHOOL = School(
     name="grid",
     title="Centre cross and grid: quadrants and squares, enlarged by bigger squares",
-    manners=frozenset(["square", "plumb", "level", "strip", "part"]),
+    manners=frozenset(["square"]),
     set_up=hints(
         ("cross", "Find the centre of the sheet by its diagonals, and of the reference likewise."),
         ("grid", "Draw the cross, then the squares, light; label them the same on both."),

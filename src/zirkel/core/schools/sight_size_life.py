@@ -6,7 +6,7 @@ from zirkel.core.schools.heights import heights
 SCHOOL = School(
     name="sight_size_life",
     title="Sight-size from life: sheet beside the subject, heights carry straight across",
-    manners=frozenset(["pull", "plumb", "level", "strip", "part", "step"]),
+    manners=frozenset(["pull", "from plumb"]),
     set_up=hints(
         (
             "station",

@@ -39,7 +39,7 @@ def pairs_of_tilts(worked: Worked) -> Table:
 SCHOOL = School(
     name="triangulation",
     title="Triangulation: tilts between few points, then from dot to dot",
-    manners=frozenset(["tilt", "plumb", "level"]),
+    manners=frozenset(["tilt"]),
     set_up=hints(
         ("triangle", "Begin with a long base line, level or plumb, at any length."),
         ("clock", "Read each new point by two tilts from the ends of a known line."),

@@ -1,8 +1,8 @@
 """A simulated hand that follows a recipe, as exact as hands are.
 
-Each step is done with its own error, from where the landmarks before really came to lie; two
-lines are crossed as they are drawn, circles and all (Newton's method, from where the recipe says
-they cross).
+Each move is done with its own error, from where the landmarks before really came to lie; two lines
+are crossed as they are drawn, arcs and all (Newton's method, from where the recipe says they
+cross). A slip of one landmark can be planted, to see what notices it.
 """
 
 from __future__ import annotations
@@ -12,40 +12,45 @@ from collections.abc import Callable, Mapping
 import numpy as np
 
 from zirkel.core.arrays import Array
-from zirkel.core.sheet.recipe.construct import Construction, Recipe, Step
+from zirkel.core.sheet.recipe.construct import EDGE, Construction, Recipe, Step
 from zirkel.core.sheet.recipe.manners import (
     PART_SHARE,
     PULLED_MM,
     STEP_MM,
     STRAIGHT_SHARE,
     TILT_RAD,
-    in_units,
+    stepping,
 )
 
 Drawn = tuple[Callable[[Array], float], Callable[[Array], Array]]
 """A function of a place that is zero on what is drawn, and its derivative."""
 
 
-def follow(recipe: Recipe, unit_mm: float, rng: np.random.Generator) -> dict[str, Array]:
+def follow(
+    recipe: Recipe,
+    unit_mm: float | None,
+    rng: np.random.Generator,
+    slip: tuple[str, Array] | None = None,
+) -> dict[str, Array]:
     """Where each landmark comes to lie, (2,) in mm."""
     lies: dict[str, Array] = {}
     for each in recipe.constructions:
         lies[each.landmark] = _placed(each, lies, unit_mm, rng)
+        if slip is not None and slip[0] == each.landmark:
+            lies[each.landmark] = lies[each.landmark] + slip[1]
     return lies
 
 
 def _placed(
-    each: Construction, lies: Mapping[str, Array], unit_mm: float, rng: np.random.Generator
+    each: Construction, lies: Mapping[str, Array], unit_mm: float | None, rng: np.random.Generator
 ) -> Array:
     meant = np.array(each.place)
-    if each.steps[0].manner == "edge":
-        said = np.array([step.value for step in each.steps])
-        return said + rng.normal(0.0, STEP_MM, 2)
     if each.steps[0].manner == "square":
         # What is judged in the square is as exact as the construction says: it leans on no mark.
-        return meant + rng.normal(0.0, each.sd_mm, 2)
-    if len(each.steps) == 1:
-        return _spot(each.steps[0], lies, unit_mm, rng)
+        own = np.sqrt(max(each.sd_mm**2 - each.off_mm**2, 0.0) / 2.0)
+        return meant + rng.normal(0.0, own, 2)
+    if each.steps[0].manner == "part":
+        return _spot(each.steps[0], lies, rng)
     drawn = [_drawn(step, lies, meant, unit_mm, rng) for step in each.steps]
     at = meant.copy()
     for _ in range(20):
@@ -58,48 +63,55 @@ def _placed(
     return at
 
 
-def _length(step: Step, unit_mm: float, rng: np.random.Generator) -> float:
+def _length(step: Step, unit_mm: float | None, rng: np.random.Generator) -> float:
     """A length as stepped or carried."""
-    if step.units is None:
-        return step.value + float(rng.normal(0.0, STEP_MM))
-    noise = float(in_units(np.array([step.value]), unit_mm)[2][0])
+    noise = float(stepping(np.array([step.value]), unit_mm)[0])
     return step.value + float(rng.normal(0.0, noise))
 
 
-def _spot(step: Step, lies: Mapping[str, Array], unit_mm: float, rng: np.random.Generator) -> Array:
+def _spot(step: Step, lies: Mapping[str, Array], rng: np.random.Generator) -> Array:
     start = lies[step.via[0]]
-    if step.manner == "part":
-        b = lies[step.via[1]] - start
-        length = float(np.hypot(*b))
-        across = np.array([-b[1], b[0]]) / length
-        made: Array = (
-            start
-            + b * (step.value + rng.normal(0.0, PART_SHARE))
-            + across * rng.normal(0.0, STRAIGHT_SHARE * length)
-        )
-        return made
-    stepped = _length(step, unit_mm, rng)
-    beside = float(rng.normal(0.0, STRAIGHT_SHARE * abs(step.value)))
-    down = step.manner == "down"
-    return np.asarray(start + np.array([beside, stepped] if down else [stepped, beside]))
+    b = lies[step.via[1]] - start
+    length = float(np.hypot(*b))
+    across = np.array([-b[1], b[0]]) / max(length, 1e-9)
+    made: Array = (
+        start
+        + b * (step.value + rng.normal(0.0, PART_SHARE))
+        + across * rng.normal(0.0, STRAIGHT_SHARE * length)
+    )
+    return made
+
+
+def _upright(axis: int, at: float) -> Drawn:
+    slope = np.eye(2)[axis]
+    return (lambda p: float(p[axis] - at)), (lambda p: slope)
 
 
 def _drawn(
-    step: Step, lies: Mapping[str, Array], meant: Array, unit_mm: float, rng: np.random.Generator
+    step: Step,
+    lies: Mapping[str, Array],
+    meant: Array,
+    unit_mm: float | None,
+    rng: np.random.Generator,
 ) -> Drawn:
-    """What a step draws, as a function that is zero on it, and its derivative."""
+    """What a move draws, as a function that is zero on it, and its derivative."""  # fmt: skip
     if step.manner == "pull":
-        height = step.value + float(rng.normal(0.0, PULLED_MM))
-        down = np.array([0.0, 1.0])
-        return (lambda p: float(p[1] - height)), (lambda p: down)
+        return _upright(1, step.value + float(rng.normal(0.0, PULLED_MM)))
+    if step.manner in EDGE:
+        return _upright(EDGE[step.manner], step.value + float(rng.normal(0.0, STEP_MM)))
     start = lies[step.via[0]]
+    if step.manner in ("across", "down"):
+        axis = 0 if step.manner == "across" else 1
+        b = lies[step.via[1]] - start
+        size = float(np.hypot(*b))
+        share = PART_SHARE * max(abs(step.value), 1.0)
+        noise = np.hypot(share, STRAIGHT_SHARE) * size
+        return _upright(axis, float(start[axis] + step.value * b[axis] + rng.normal(0.0, noise)))
     if step.manner in ("plumb", "level"):
         axis = 0 if step.manner == "plumb" else 1
         away = abs(meant[1 - axis] - start[1 - axis])
         offset = _length(step, unit_mm, rng) if step.value else 0.0
-        at = start[axis] + offset + rng.normal(0.0, STRAIGHT_SHARE * away)
-        slope = np.eye(2)[axis]
-        return (lambda p: float(p[axis] - at)), (lambda p: slope)
+        return _upright(axis, float(start[axis] + offset + rng.normal(0.0, STRAIGHT_SHARE * away)))
     if step.manner == "tilt":
         a = np.radians(step.value) + rng.normal(0.0, TILT_RAD)
         normal = np.array([np.cos(a), np.sin(a)])

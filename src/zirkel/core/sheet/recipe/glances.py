@@ -1,0 +1,248 @@
+"""Checks that cost a glance: simple relations between what stands, chosen so that a slip would
+show.
+
+A check says a.p = c of some landmarks' coordinates p: two are level, one is straight under another,
+half-way between two, so many units below another, an edge points to an hour. In a drawing without a
+slip it is off by noise of variance a S a' + glance^2, with S the covariance of what was placed. A
+slip of landmark k by v is carried on to all that hangs on it (C), and shows as a C_k v: a relation
+by which a landmark was placed itself shows nothing, one between landmarks that were placed
+independently of one another does. A deviation of LIMIT standard deviations is noticed.
+
+After each stage the relations are taken that would catch most of the slips not caught yet, of
+SLIP_MM in any direction, of the landmarks that others hang on; until none adds much.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.special import ndtr
+
+from zirkel.core.arrays import Array
+from zirkel.core.sheet.recipe.construct import Recipe
+from zirkel.core.sheet.recipe.manners import (
+    PART_SHARE,
+    PARTS,
+    STRAIGHT_SHARE,
+    TILT_RAD,
+    TILT_SAID_DEG,
+    stepping,
+)
+
+SLIP_MM, LIMIT = 8.0, 2.3
+DIRECTIONS = 8
+EYE_MM = 0.8
+"""What a glance itself is good to."""
+
+MOST_A_STAGE, LEAST_GAIN = 3, 0.2
+"""Checks after one stage, and by how many slips caught one has to add."""
+
+OFF_MM, APART_MM, LONGEST_MM = 1.5, 35.0, 260.0
+SIMPLE_COUNTS = (0.25, 0.5, 0.75, 1.0, 1.5, 2.0, 3.0)
+MOST_LANDMARKS = 60
+
+
+@dataclass(frozen=True, slots=True)
+class Glance:
+    """One check, after so many placings: `kind` is level, plumb, below, beside, across, down or
+    tilt; its landmarks; value in units, a share, or degrees; gradient by all coordinates (2m,),
+    what it ought to be, and the deviation from which on it is noticed, in mm."""
+
+    after: int
+    kind: str
+    landmarks: tuple[str, ...]
+    value: float
+    gradient: Array
+    meant: float
+    limit: float
+    glance: float
+    """What the glance itself errs by, one standard deviation."""
+
+    def notices(self, places: Array, rng: np.random.Generator) -> bool:
+        """Whether a glance at a drawing with all landmarks there (m, 2) finds it off."""
+        off = float(self.gradient @ places.ravel()) - self.meant + rng.normal(0.0, self.glance)
+        return bool(abs(off) > self.limit)
+
+
+@dataclass(frozen=True, slots=True)
+class _Relation:
+    kind: str
+    landmarks: tuple[int, ...]
+    value: float
+    entries: tuple[tuple[int, float], ...]
+    glance: float
+
+
+def glances(recipe: Recipe, unit_mm: float | None, manners: frozenset[str]) -> tuple[Glance, ...]:
+    """The checks of a recipe, in the order of placing."""
+    made, carried, covariance = recipe.constructions, recipe.carried, recipe.covariance
+    if carried is None or covariance is None or len(made) < 4:
+        return ()
+    places = np.array([each.place for each in made])
+    early = _early(carried, len(made))
+    open_slips = np.ones((len(early), DIRECTIONS))
+    turn = np.pi * np.arange(DIRECTIONS) / DIRECTIONS
+    ways = SLIP_MM * np.column_stack([np.cos(turn), np.sin(turn)])
+    found: list[Glance] = []
+    at = {each.landmark: i for i, each in enumerate(made)}
+    started = [{at[name] for step in each.steps for name in step.via} for each in made]
+    told: set[tuple[str, tuple[int, ...]]] = set()
+    for stage in range(len(recipe.stages)):
+        numbers = [i for i, each in enumerate(made) if each.stage == stage]
+        if not numbers:
+            continue
+        stand = max(numbers) + 1
+        pool = [
+            each
+            for each in _relations(places[: min(stand, MOST_LANDMARKS)], unit_mm, manners)
+            if max(each.landmarks) in numbers
+            and (each.kind, each.landmarks) not in told
+            and not _was_placed_by(each, started)
+        ]
+        for _ in range(MOST_A_STAGE):
+            best = _best(pool, places, covariance, carried, early, ways, open_slips)
+            if best is None:
+                break
+            relation, limit, caught = best
+            open_slips *= 1.0 - caught
+            told.add((relation.kind, relation.landmarks))
+            pool = [each for each in pool if each is not relation]
+            gradient = _full(relation, len(made))
+            found.append(
+                Glance(
+                    stand, relation.kind, tuple(made[i].landmark for i in relation.landmarks),
+                    relation.value, gradient, float(gradient @ places.ravel()), limit,
+                    relation.glance,
+                )
+            )  # fmt: skip
+    return tuple(found)
+
+
+def _was_placed_by(relation: _Relation, started: Sequence[set[int]]) -> bool:
+    """Whether one of its landmarks was placed from all the others: a glance would repeat that."""
+    held = set(relation.landmarks)
+    return any(held - {each} <= started[each] for each in held)
+
+
+def _early(carried: Array, m: int) -> list[int]:
+    """Landmarks on which others hang, at most the first third and three at least."""
+    hangs = [
+        int((np.abs(carried[2 * k + 2 :, 2 * k : 2 * k + 2]) > 0.2).any(axis=1).sum())
+        for k in range(m)
+    ]
+    first = [k for k in range(m) if k < max(m // 2, 3) and hangs[k]]
+    return first or [0]
+
+
+def _full(relation: _Relation, m: int) -> Array:
+    gradient = np.zeros(2 * m)
+    for column, share in relation.entries:
+        gradient[column] += share
+    return gradient
+
+
+def _best(
+    pool: Sequence[_Relation],
+    places: Array,
+    covariance: Array,
+    carried: Array,
+    early: Sequence[int],
+    ways: Array,
+    open_slips: Array,
+) -> tuple[_Relation, float, Array] | None:
+    """The relation that catches most slips not caught yet: its limit, and how likely it catches
+    each (early, directions)."""  # fmt: skip
+    best: tuple[float, _Relation, float, Array] | None = None
+    size = len(covariance)
+    for each in pool:
+        columns = np.array([column for column, _ in each.entries])
+        shares = np.array([share for _, share in each.entries])
+        variance = shares @ covariance[np.ix_(columns, columns)] @ shares
+        sd = float(np.sqrt(variance + each.glance**2))
+        reach = shares @ carried[columns, :size]
+        shown = np.array([reach[2 * k : 2 * k + 2] for k in early]) @ ways.T
+        caught = ndtr((np.abs(shown) - LIMIT * sd) / sd)
+        gain = float((caught * open_slips).sum()) / DIRECTIONS
+        if best is None or gain > best[0]:
+            best = (gain, each, LIMIT * sd, caught)
+    if best is None or best[0] < LEAST_GAIN:
+        return None
+    return best[1], best[2], best[3]
+
+
+def _relations(
+    places: Array, unit_mm: float | None, manners: frozenset[str]
+) -> Iterator[_Relation]:
+    """All simple relations in the places as they are drawn."""
+    m = len(places)
+    for i in range(m):
+        for j in range(m):
+            d = places[j] - places[i]
+            away = float(np.hypot(*d))
+            if i == j or away < APART_MM or away > LONGEST_MM:
+                continue
+            if i < j:
+                yield from _straight(i, j, d, away)
+                if "tilt" in manners:
+                    yield from _leaning(i, j, d, away)
+            if unit_mm and "units" in manners:
+                yield from _counted(i, j, d, unit_mm)
+    yield from _parted(places)
+
+
+def _straight(i: int, j: int, d: Array, away: float) -> Iterator[_Relation]:
+    for axis, kind in ((1, "level"), (0, "plumb")):
+        if abs(d[axis]) <= OFF_MM:
+            entries = ((2 * j + axis, 1.0), (2 * i + axis, -1.0))
+            yield _Relation(kind, (i, j), 0.0, entries, EYE_MM + STRAIGHT_SHARE * away)
+
+
+def _leaning(i: int, j: int, d: Array, away: float) -> Iterator[_Relation]:
+    exact = float(np.degrees(np.arctan2(d[0], -d[1])) % 360.0)
+    said = round(exact / TILT_SAID_DEG) * TILT_SAID_DEG
+    steep = min(abs(d[0]), abs(d[1])) > 0.08 * away
+    if steep and abs(np.radians(said - exact)) * away <= OFF_MM:
+        g = np.array([-d[1], d[0]]) / away
+        entries = tuple(
+            (2 * k + axis, sign * float(g[axis]))
+            for k, sign in ((j, 1), (i, -1))
+            for axis in (0, 1)
+        )
+        yield _Relation("tilt", (i, j), said % 360.0, entries, EYE_MM + TILT_RAD * away)
+
+
+def _counted(i: int, j: int, d: Array, unit_mm: float) -> Iterator[_Relation]:
+    for axis, kind in ((1, "below"), (0, "beside")):
+        for count in SIMPLE_COUNTS:
+            if d[axis] > 0 and abs(d[axis] - count * unit_mm) <= OFF_MM:
+                noise = float(stepping(np.array([d[axis]]), unit_mm)[0])
+                entries = ((2 * j + axis, 1.0), (2 * i + axis, -1.0))
+                yield _Relation(kind, (i, j), count, entries, EYE_MM + noise)
+
+
+def _parted(places: Array) -> Iterator[_Relation]:
+    """One at a simple share of the way across or down between two others."""
+    m = len(places)
+    for axis, kind in ((0, "across"), (1, "down")):
+        x = places[:, axis]
+        i, j = np.triu_indices(m, 1)
+        gap = x[j] - x[i]
+        good = np.abs(gap) > APART_MM
+        i, j, gap = i[good], j[good], gap[good]
+        for share, _ in PARTS:
+            at = x[i] + share * gap
+            pair, k = np.nonzero(np.abs(at[:, None] - x[None, :]) <= OFF_MM)
+            for p, middle in zip(pair, k, strict=True):
+                a, b = int(i[p]), int(j[p])
+                if middle in (a, b):
+                    continue
+                entries = (
+                    (2 * int(middle) + axis, 1.0),
+                    (2 * a + axis, -(1.0 - share)),
+                    (2 * b + axis, -share),
+                )
+                length = float(np.hypot(*(places[b] - places[a])))
+                yield _Relation(kind, (a, b, int(middle)), share, entries,
+                                EYE_MM + PART_SHARE * length)  # fmt: skip
