@@ -190,7 +190,8 @@ class _Builder:
         """The best way from the landmarks placed first, which are the surest, and those nearest: of
         all, in a drawing that doesn't have very many."""
         m = len(self.placed)
-        starts = MOST_STARTS if len(self.places) <= MANY else MOST_STARTS // 3
+        n = len(self.places)
+        starts = MOST_STARTS if n <= MANY else MOST_STARTS // (3 if n <= 3 * MANY else 5)
         stand = np.array(self.placed).reshape(-1, 2)
         target = self.places[name]
         some = np.arange(m)
@@ -201,6 +202,9 @@ class _Builder:
         columns = (2 * some[:, None] + np.arange(2)).ravel()
         squares = self.wishes.squares
         manners = self.wishes.manners
+        if n > 3 * MANY and "units" in manners:
+            # Among so many landmarks halves and thirds are too many to be looked through.
+            manners = manners - {"gaps", "part"}
         ground = Ground(
             stand[some], self.room[np.ix_(columns, columns)],
             np.array(self.depth, dtype=int)[some], self.way,
@@ -218,7 +222,8 @@ class _Builder:
     ) -> list[str]:
         """Those never looked at, those that are least trouble so far, and those nearest to the
         landmark placed last: for the others little has changed."""
-        count = LOOKED_AT if len(self.places) <= MANY else LOOKED_AT // 3
+        n = len(self.places)
+        count = LOOKED_AT if n <= MANY else LOOKED_AT // (3 if n <= 3 * MANY else 6)
         new = [name for name in waiting if name not in choices]
         old = [name for name in waiting if name in choices]
         last = self.placed[-1] if self.placed else np.zeros(2)
@@ -229,7 +234,9 @@ class _Builder:
     def _put(self, stage: int, name: str, chosen: Choice) -> None:
         """Writes one landmark more into what stands."""
         size = 2 * len(self.placed)
-        w = chosen.weights
+        # A choice made some placings ago knows nothing of what was placed since.
+        w = np.zeros((2, size))
+        w[:, : chosen.weights.shape[1]] = chosen.weights
         reach = w @ self.room[:size, :size]
         own = reach @ w.T + chosen.noise
         self.room[size : size + 2, :size] = reach

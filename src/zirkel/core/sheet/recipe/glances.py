@@ -41,7 +41,7 @@ MOST_A_STAGE, LEAST_GAIN = 3, 0.2
 
 OFF_MM, APART_MM, LONGEST_MM = 1.5, 35.0, 260.0
 SIMPLE_COUNTS = (0.25, 0.5, 0.75, 1.0, 1.5, 2.0, 3.0)
-MOST_LANDMARKS = 60
+MOST_LANDMARKS, MOST_EARLY, MOST_ENTRIES = 60, 30, 4
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,35 +81,23 @@ def glances(recipe: Recipe, unit_mm: float | None, manners: frozenset[str]) -> t
     if carried is None or covariance is None or len(made) < 4:
         return ()
     places = np.array([each.place for each in made])
-    early = _early(carried, len(made))
-    open_slips = np.ones((len(early), DIRECTIONS))
-    turn = np.pi * np.arange(DIRECTIONS) / DIRECTIONS
-    ways = SLIP_MM * np.column_stack([np.cos(turn), np.sin(turn)])
+    pool = _Pool(recipe, places, _early(carried, len(made)), unit_mm, manners)
     found: list[Glance] = []
-    at = {each.landmark: i for i, each in enumerate(made)}
-    started = [{at[name] for step in each.steps for name in step.via} for each in made]
-    told: set[tuple[str, tuple[int, ...]]] = set()
     for stage in range(len(recipe.stages)):
         numbers = [i for i, each in enumerate(made) if each.stage == stage]
         if not numbers:
             continue
-        stand = max(numbers) + 1
-        pool = [
-            each
-            for each in _relations(places[: min(stand, MOST_LANDMARKS)], unit_mm, manners)
-            if max(each.landmarks) in numbers
-            and (each.kind, each.landmarks) not in told
-            and not _was_placed_by(each, started)
-        ]
+        first, stand = min(numbers), max(numbers) + 1
+        sticks = False
         for _ in range(MOST_A_STAGE):
-            best = _best(pool, places, covariance, carried, early, ways, open_slips)
+            best = pool.best(first, stand, sticks)
             if best is None:
                 break
-            relation, limit, caught = best
-            open_slips *= 1.0 - caught
-            told.add((relation.kind, relation.landmarks))
-            pool = [each for each in pool if each is not relation]
-            gradient = _full(relation, len(made))
+            relation, limit = best
+            sticks = sticks or relation.kind == "tilt"
+            gradient = np.zeros(2 * len(made))
+            for column, share in relation.entries:
+                gradient[column] += share
             found.append(
                 Glance(
                     stand, relation.kind, tuple(made[i].landmark for i in relation.landmarks),
@@ -118,6 +106,61 @@ def glances(recipe: Recipe, unit_mm: float | None, manners: frozenset[str]) -> t
                 )
             )  # fmt: skip
     return tuple(found)
+
+
+class _Pool:
+    """All relations that may be glanced at, and the slips that are not caught yet."""
+
+    def __init__(
+        self, recipe: Recipe, places: Array, early: Sequence[int], unit_mm: float | None,
+        manners: frozenset[str],
+    ) -> None:  # fmt: skip
+        made = recipe.constructions
+        at = {each.landmark: i for i, each in enumerate(made)}
+        started = [{at[name] for step in each.steps for name in step.via} for each in made]
+        self.relations = [
+            each
+            for each in _relations(places[:MOST_LANDMARKS], unit_mm, manners)
+            if not _was_placed_by(each, started)
+        ]
+        self.sticks = np.array([each.kind == "tilt" for each in self.relations], dtype=bool)
+        self.last = np.array([max(each.landmarks) for each in self.relations], dtype=int)
+        turn = np.pi * np.arange(DIRECTIONS) / DIRECTIONS
+        ways = SLIP_MM * np.column_stack([np.cos(turn), np.sin(turn)])
+        self.open = np.ones((len(early), DIRECTIONS))
+        if not self.relations:
+            return
+        columns = np.zeros((len(self.relations), MOST_ENTRIES), dtype=int)
+        shares = np.zeros((len(self.relations), MOST_ENTRIES))
+        for row, each in enumerate(self.relations):
+            for place, (column, share) in enumerate(each.entries):
+                columns[row, place], shares[row, place] = column, share
+        assert recipe.covariance is not None and recipe.carried is not None
+        near = recipe.covariance[columns[:, :, None], columns[:, None, :]]
+        variance = np.einsum("ra,rab,rb->r", shares, near, shares)
+        glance = np.array([each.glance for each in self.relations])
+        self.sd = np.sqrt(np.maximum(variance, 0.0) + glance**2)
+        of_early = (2 * np.array(early)[:, None] + np.arange(2)).ravel()
+        reach = np.einsum("ra,rae->re", shares, recipe.carried[:, of_early][columns])
+        shown = np.abs(reach.reshape(len(self.relations), len(early), 2) @ ways.T)
+        sd = self.sd[:, None, None]
+        self.caught = ndtr((shown - LIMIT * sd) / sd)
+
+    def best(self, first: int, stand: int, by_eye: bool) -> tuple[_Relation, float] | None:
+        """The relation on landmarks placed by now, one of them since `first`, that catches most
+        slips not caught yet, and its limit; taken out of the pool. `by_eye` asks for no stick:
+        one is laid on once a stage at most."""
+        good = (self.last >= first) & (self.last < stand)
+        now = np.flatnonzero(good & ~(self.sticks & by_eye))
+        if not len(now):
+            return None
+        gain = (self.caught[now] * self.open).sum(axis=(1, 2)) / DIRECTIONS
+        least = int(now[int(gain.argmax())])
+        if gain.max() < LEAST_GAIN:
+            return None
+        self.open = self.open * (1.0 - self.caught[least])
+        self.last[least] = -1
+        return self.relations[least], LIMIT * float(self.sd[least])
 
 
 def _was_placed_by(relation: _Relation, started: Sequence[set[int]]) -> bool:
@@ -133,43 +176,7 @@ def _early(carried: Array, m: int) -> list[int]:
         for k in range(m)
     ]
     first = [k for k in range(m) if k < max(m // 2, 3) and hangs[k]]
-    return first or [0]
-
-
-def _full(relation: _Relation, m: int) -> Array:
-    gradient = np.zeros(2 * m)
-    for column, share in relation.entries:
-        gradient[column] += share
-    return gradient
-
-
-def _best(
-    pool: Sequence[_Relation],
-    places: Array,
-    covariance: Array,
-    carried: Array,
-    early: Sequence[int],
-    ways: Array,
-    open_slips: Array,
-) -> tuple[_Relation, float, Array] | None:
-    """The relation that catches most slips not caught yet: its limit, and how likely it catches
-    each (early, directions)."""  # fmt: skip
-    best: tuple[float, _Relation, float, Array] | None = None
-    size = len(covariance)
-    for each in pool:
-        columns = np.array([column for column, _ in each.entries])
-        shares = np.array([share for _, share in each.entries])
-        variance = shares @ covariance[np.ix_(columns, columns)] @ shares
-        sd = float(np.sqrt(variance + each.glance**2))
-        reach = shares @ carried[columns, :size]
-        shown = np.array([reach[2 * k : 2 * k + 2] for k in early]) @ ways.T
-        caught = ndtr((np.abs(shown) - LIMIT * sd) / sd)
-        gain = float((caught * open_slips).sum()) / DIRECTIONS
-        if best is None or gain > best[0]:
-            best = (gain, each, LIMIT * sd, caught)
-    if best is None or best[0] < LEAST_GAIN:
-        return None
-    return best[1], best[2], best[3]
+    return first[:MOST_EARLY] or [0]
 
 
 def _relations(

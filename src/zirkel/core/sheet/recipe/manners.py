@@ -20,6 +20,7 @@ tilts, lengths, and the ruler.
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cache
 from typing import NamedTuple
 
 import numpy as np
@@ -66,7 +67,7 @@ COUNTED = {0: 0.0, 1 / 2: 0.1, 1 / 4: 0.3, 3 / 4: 0.3, 1 / 3: 0.4, 2 / 3: 0.4,
            1 / 8: 0.8, 3 / 8: 0.8, 5 / 8: 0.8, 7 / 8: 0.8, 1.0: 0.0}  # fmt: skip
 """Parts of a unit that are counted, and the trouble they are."""
 
-PARTED = 30
+PARTED = 22
 """Placed landmarks, the nearest ones, between which shares are looked for."""
 
 FUSS = {"straight": 0.0, "touch": 0.7, "gap": 0.0, "units": 1.5, "rule": 1.6, "tilt": 1.8,
@@ -151,7 +152,7 @@ def _single(manner: str, keep: Indices, g: Array, noise: Array, bias: Array, val
     return Lines(
         manner, np.column_stack([keep, keep]), np.column_stack([np.ones(k), np.zeros(k)]), g,
         noise, bias, value, np.full(k, np.nan) if units is None else units,
-        np.broadcast_to(np.asarray(fuss, dtype=float), k),
+        np.zeros(k) + fuss,
     )  # fmt: skip
 
 
@@ -297,8 +298,14 @@ def part_spots(target: Array, placed: Array) -> Spots:
 def _near_pairs(target: Array, placed: Array) -> tuple[Indices, Indices]:
     """Pairs of the placed landmarks nearest to a target."""
     nearest = np.sort(np.argsort(np.hypot(*(placed - target).T), kind="stable")[:PARTED])
-    i, j = np.triu_indices(len(nearest), 1)
+    i, j = _pairs(len(nearest))
     return nearest[i], nearest[j]
+
+
+@cache
+def _pairs(n: int) -> tuple[Indices, Indices]:
+    i, j = np.triu_indices(n, 1)
+    return i, j
 
 
 _MANNER = ("plumb", "level")
