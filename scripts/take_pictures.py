@@ -147,7 +147,7 @@ PICTURES = (
     ("station", "/studies/3/subject", "text=From above", WIDE, station),
     ("picture", "/scenes", "text=Seated figure", WIDE, photograph),
     ("frame", f"{BENCH}/sheet", "text=What is taken in", WIDE, negative),
-    ("recipe", f"{BENCH}/draw?at=11", "text=Placed: next", WIDE, None),
+    ("recipe", f"{BENCH}/draw?at=22", "text=Placed: next", WIDE, None),
     ("school", f"{BENCH}/draw?view=School", "text=What goes wrong", WIDE, None),
     ("strokes", f"{BENCH}/draw?view=Strokes", "[data-strokes]", WIDE, strokes),
 )

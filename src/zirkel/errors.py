@@ -51,6 +51,13 @@ class TokenReused(ZirkelError):
         )
 
 
+class Abandoned(ZirkelError):
+    """Work that took long was left off by whoever had asked for it."""
+
+    def __init__(self) -> None:
+        super().__init__("Left off, as you asked. Nothing was changed.")
+
+
 class Unreadable(ZirkelError):
     """A study that is kept but can't be read."""
 

@@ -136,7 +136,7 @@ class Bench(BrowserCase):
             ("/scenes", "text=Seated figure"),
             (f"/studies/{self.id}/subject", "text=A human hand"),
             (f"/studies/{self.id}/sheet", "text=What is taken in"),
-            (f"/studies/{self.id}/draw", "text=Placed: next"),
+            (f"/studies/{self.id}/draw", "text=Ticked: next"),
             (f"/studies/{self.id}/draw?view=School", "text=What goes wrong"),
             (f"/studies/{self.id}/draw?view=Strokes", "[data-strokes]"),
             (f"/studies/{self.id}/draw?view=Take+along", "text=On paper"),

@@ -145,7 +145,7 @@ class Entering(HandCase):
                     self.page.reload()
                 elif how == "room":
                     self.page.click("nav >> text=Draw")
-                    self.page.wait_for_selector("text=Placed: next")
+                    self.page.wait_for_selector("text=Ticked: next")
                     self.page.click("nav >> text=Bench")
                 elif how == "help":
                     self.keys("?")
@@ -248,7 +248,7 @@ class DimRoom(HandCase):
         for path, wait in (
             (f"/studies/{self.id}", "text=Sight next"),
             ("/", "text=Wooden mask"),
-            (f"/studies/{self.id}/draw", "text=Placed: next"),
+            (f"/studies/{self.id}/draw", "text=Ticked: next"),
         ):
             self.open(path, wait)
             ground = self.page.evaluate("getComputedStyle(document.body).backgroundColor")

@@ -10,7 +10,7 @@ ROOMS = (
     ("/scenes", "text=Seated figure"),
     ("/studies/{id}/subject", "text=A human hand"),
     ("/studies/{id}/sheet", "text=What is taken in"),
-    ("/studies/{id}/draw", "text=Placed: next"),
+    ("/studies/{id}/draw", "text=Ticked: next"),
     ("/studies/{id}/draw?view=School", "text=What goes wrong"),
     ("/studies/{id}/draw?view=Take+along", "text=On paper"),
 )
@@ -28,7 +28,7 @@ class Sizes(SubjectCase):
                     self.assertLessEqual(wide, width)
 
     def test_buttons_of_the_recipe_are_large_enough_for_a_thumb(self):
-        self.open(f"/studies/{self.study_id(TITLE)}/draw", "text=Placed: next")
+        self.open(f"/studies/{self.study_id(TITLE)}/draw", "text=Ticked: next")
         for button in self.page.locator("aside button:visible").all()[:12]:
             box = button.bounding_box()
             self.assertGreaterEqual(min(box["width"], box["height"]), 43.5, button.inner_text())
@@ -59,12 +59,12 @@ class ByTouch(SubjectCase):
         self.wait_for_version(version + 2)
 
     def test_the_recipe_is_gone_through_by_touch_alone(self):
-        self.open(f"/studies/{self.study_id(TITLE)}/draw", "text=Placed: next")
+        self.open(f"/studies/{self.study_id(TITLE)}/draw", "text=Ticked: next")
         for number in range(2, 5):
-            self.tap("text=Placed: next")
-            self.page.wait_for_selector(f"text=/^{number} of 24/")
+            self.tap("text=Ticked: next")
+            self.page.wait_for_selector(f"text=/^{number} of /")
         self.tap("ol[aria-label] li:nth-child(1) button")
-        self.page.wait_for_selector("text=/^1 of 24/")
+        self.page.wait_for_selector("text=/^1 of /")
 
     def test_the_truth_is_revealed_by_touch(self):
         self.open(f"/studies/{self.study_id(TITLE)}", "text=Reveal the truth")

@@ -139,6 +139,10 @@ export const api = {
       client.POST("/api/v1/studies/{study_id}/corners", { params: of(id), body: { picture } }),
     ) as Promise<CornersFound>,
   takePicture: sendPicture,
+  leave: (number: number) =>
+    told(
+      client.DELETE("/api/v1/work/{number}", { params: { path: { number } } }),
+    ) as Promise<unknown>,
   takeAddress: (id: number, what: string) => `/api/v1/studies/${id}/take/${what}`,
   printAddress: (id: number) => `/api/v1/studies/${id}/print.pdf`,
   fileAddress: (id: number) => `/api/v1/studies/${id}/file`,

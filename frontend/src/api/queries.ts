@@ -151,6 +151,14 @@ export const queries = {
       placeholderData: keepPreviousData,
       retry: false,
     }),
+  work: () =>
+    queryOptions({
+      queryKey: ["work"],
+      queryFn: ({ signal }) => told(client.GET("/api/v1/work", { signal })),
+      refetchInterval: 1000,
+      gcTime: 0,
+      retry: false,
+    }),
   plumbs: (query: { top_mm: number; middle_mm: number; foot_mm: number; height_mm: number }) =>
     queryOptions({
       queryKey: ["plumbs", query],

@@ -7,6 +7,7 @@ import { Mishap } from "./Mishap";
 import { PAGES } from "./pages";
 import { themeFor } from "./theme";
 import { useDim } from "./useDim";
+import { Waiting } from "./Waiting";
 
 const client = new QueryClient({
   defaultOptions: { queries: { retry: 1, staleTime: 2_000, refetchOnWindowFocus: true } },
@@ -26,6 +27,7 @@ export function App() {
                   ))}
                 </Routes>
               </Suspense>
+              <Waiting />
             </Mishap>
           </BrowserRouter>
         </QueryClientProvider>

@@ -15,6 +15,7 @@ from zirkel.studyfile.read import MOST_BYTES
 from zirkel.web.guard import guard
 from zirkel.web.problems import Problem, invalid_request, register
 from zirkel.web.routes import ROUTES
+from zirkel.web.work import watch
 
 CONTENT_POLICY = (
     "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
@@ -52,6 +53,7 @@ def create_app(config: WebConfig) -> Flask:
         app.register_api(routes)
     register(app)
     guard(app, config.host, config.network)
+    watch(app)
     app.after_request(_secured)
     if config.front_end is not None:
         _serve_front_end(app, config.front_end)

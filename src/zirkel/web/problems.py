@@ -9,6 +9,7 @@ from pydantic import AfterValidator, BaseModel, ValidationError
 from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
 
 from zirkel.errors import (
+    Abandoned,
     BadInput,
     CannotKeep,
     NotFound,
@@ -29,6 +30,7 @@ Told = Annotated[str, AfterValidator(writable)]
 
 TOLD: tuple[tuple[type[ZirkelError], str, int], ...] = (
     (NotFound, "Not found", MISSING),
+    (Abandoned, "Left off", CONFLICT),
     (TokenReused, "Another change", CONFLICT),
     (Unreadable, "This study can't be read", INVALID),
     (CannotKeep, "Nothing can be kept now", NO_ROOM),

@@ -34,6 +34,7 @@ from zirkel.core.network.assemble import (
     linearize_coming_near,
     moved,
 )
+from zirkel.core.patience import step
 
 TOLERANCE = 4e-10
 """What is left to go, in units, at which the places are right."""
@@ -111,6 +112,7 @@ def descend(
     most = MOST_STEPS if tolerance < ROUGH_TOLERANCE else ROUGH_STEPS
     most = most if net.datum.unknowns <= HUGE else HUGE_STEPS
     for count in range(1, most + 1):
+        step("adjusting the readings")
         if slow and bent is None:
             bent = best.normal - curvature(net, *here, best.misfit * weight)
         factor = _factor(_damped(best.normal, bent, damping))

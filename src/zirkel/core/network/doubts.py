@@ -31,6 +31,7 @@ from zirkel.core.network.adjust import (
 )
 from zirkel.core.network.descend import HUGE
 from zirkel.core.network.search import ENOUGH_TO_TELL, robust_scale, scatters_evenly
+from zirkel.core.patience import step
 from zirkel.core.sightings import Sighting
 
 DOUBTFUL = 3.29
@@ -115,6 +116,7 @@ def _snoop(adjusted: Adjustment, scale: float) -> tuple[list[Doubt], Adjustment]
     found: list[Doubt] = []
     now = adjusted
     for _ in range(len(adjusted.weight)):
+        step(f"looking for what disagrees: {len(found)} found")
         worst = _worst(now, scale)
         if worst is None:
             break

@@ -36,6 +36,7 @@ from zirkel.core.network.candidates import (
 )
 from zirkel.core.network.checks import best_checks, unchecked
 from zirkel.core.network.slack import radii
+from zirkel.core.patience import step
 from zirkel.core.sightings.span import towards
 from zirkel.core.study import UnitLength, UnitPair
 
@@ -140,6 +141,7 @@ class _Course:
         made: list[int] = []
         numbers = np.arange(len(self._open))
         while len(made) < count and self._open.any():
+            step("looking for what to sight next")
             gain = gains_of(self._candidates, self._now, self._weights) / self._total
             best = self._best(np.where(self._open, gain, -1.0))
             if gain[best] < LEAST_GAIN:

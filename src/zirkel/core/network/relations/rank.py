@@ -36,6 +36,7 @@ from zirkel.core.network.adjust import Adjustment, place_looseness
 from zirkel.core.network.candidates import prior_cofactor
 from zirkel.core.network.relations.batch import CLOSE_ENOUGH, Batch, View
 from zirkel.core.network.relations.finders import FINDERS
+from zirkel.core.patience import step
 from zirkel.core.sightings import Sighting
 from zirkel.core.study import Study, UnitPair
 
@@ -126,6 +127,7 @@ def find_relations(
         return Found((), (), ())
     firm = np.linalg.eigvalsh(place_looseness(adjusted))[:, 1] < LOOSE_SHARE
     firm &= ~np.isin(net.ids, list(shaky))
+    step("looking for simple relations")
     view = _view(adjusted, firm, unit_mm)
     candidates = _holding(view)
     chosen = _one_of_each(candidates, view.covariance, count)

@@ -14,6 +14,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from zirkel.core.arrays import Array
+from zirkel.core.patience import step
 from zirkel.core.sheet.recipe.choose import (
     Choice,
     Ground,
@@ -174,6 +175,7 @@ class _Builder:
         waiting = [name for name in dict.fromkeys(names) if name not in self.names]
         choices: dict[str, Choice] = {}
         while waiting:
+            step(f"working out the recipe: {len(self.names)} of {len(self.places)} placed")
             if not self.names and self.wishes.squares is None:
                 name = waiting[0]
                 choices[name] = from_edges(self.places[name], 0, self.wishes.step_mm)
