@@ -68,6 +68,20 @@ class Entering(HandCase):
                 self.wait_for_version(version + 1)
                 self.assertIn(said, self.newest()["said"])
 
+    def test_what_no_longer_agrees_is_told_aloud_once(self):
+        """A reading far off the others: a live region says which, and nothing before."""
+        told = self.page.locator("[data-new-doubts]")
+        self.assertEqual(told.inner_text(), "")
+        version = self.version()
+        self.keys("Escape")
+        self.pair("cheek_l", "cheek_r")
+        self.keys("a", "3", "Enter")
+        self.wait_for_version(version + 1)
+        self.page.wait_for_function(
+            "() => document.querySelector('[data-new-doubts]').textContent.includes('Sight again')"
+        )
+        self.assertIn("cheek", told.inner_text().lower())
+
     def test_eye_first_the_guess_is_kept_before_the_reading(self):
         """By keys alone: what the eye gives, Enter, what the stick gives, Enter; both are kept, and
         how near the eye came is said."""
@@ -212,6 +226,36 @@ class LookingClosely(HandCase):
         self.page.click("text=As a whole")
         self.page.wait_for_selector("svg [data-name] >> text=Watering can", state="attached")
 
+    def test_by_two_fingers(self):
+        """A pinch as the browser reports it: two touches that part, then one that drags."""
+        box = self.page.locator("svg[aria-label^='Subject and sheet']").bounding_box()
+        touch = self.context.new_cdp_session(self.page)
+        x, y = box["x"] + box["width"] / 4, box["y"] + box["height"] / 2
+
+        def fingers(kind, *points):
+            touch.send(
+                "Input.dispatchTouchEvent",
+                {"type": kind, "touchPoints": [{"x": x + p, "y": y + q, "id": i}
+                                               for i, (p, q) in enumerate(points)]},
+            )  # fmt: skip
+
+        fingers("touchStart", (-30, 0), (30, 0))
+        for apart in (45, 60, 80, 100):
+            fingers("touchMove", (-apart, 0), (apart, 0))
+        fingers("touchEnd")
+        self.page.wait_for_selector("text=As a whole")
+        self.painted()
+        before = self.page.locator("[data-dot]").first.bounding_box()
+        fingers("touchStart", (0, 0))
+        for down in (20, 40, 60):
+            fingers("touchMove", (0, down))
+        fingers("touchEnd")
+        self.page.wait_for_function(
+            "from => Math.abs(document.querySelector('[data-dot]')"
+            ".getBoundingClientRect().y - from) > 30",
+            arg=before["y"],
+        )
+
     def test_by_keys_too(self):
         before = self.page.locator("[data-dot]").first.bounding_box()
         self.keys("+", "+", "Shift+ArrowRight")
@@ -265,13 +309,13 @@ class TheWall(BrowserCase):
 
     def test_copied_taken_down_and_hung_up_later(self):
         self.open("/", f"text={MASK}")
-        self.page.get_by_label(f"Make a copy of {MASK}").click()
+        self.page.get_by_label(f"Copy: {MASK}").click()
         self.page.wait_for_selector(f"text={MASK}, copy")
-        self.page.get_by_label(f"Take {MASK}, copy off the wall").click()
+        self.page.get_by_label(f"Take down: {MASK}, copy").click()
         self.page.wait_for_selector("text=Taken down (1)")
         self.page.reload()
         self.page.click("text=Taken down (1)")
-        self.page.get_by_label(f"Hang {MASK}, copy up again").click()
+        self.page.get_by_label(f"Hang it up again: {MASK}, copy").click()
         self.page.wait_for_selector(f"h2 >> text={MASK}, copy")
         self.page.click("text=Words")
         self.page.wait_for_selector("dt >> text=landmark")

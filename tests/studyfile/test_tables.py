@@ -66,6 +66,12 @@ class Readings(unittest.TestCase):
     def test_marks_come_back_as_drawn(self):
         study = study_from(small())
         plan = make_plan(study, solve(study))
+        inches = marks_csv(replace(study, inches=True), plan).decode()
+        first = next(csv.DictReader(io.StringIO(inches)))
+        self.assertEqual(list(first)[-2:], ["from_left_in", "from_top_in"])
+        self.assertAlmostEqual(
+            float(first["from_left_in"]) * 25.4, float(first["from_left_mm"]), delta=0.01
+        )
         table = marks_csv(study, plan)
         self.assertTrue(is_marks(table))
         self.assertFalse(is_marks(readings_csv(study)))

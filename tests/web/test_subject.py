@@ -286,6 +286,9 @@ class Pictures(SubjectCase):
         again = self.change(type="read_picture")
         self.assertEqual(len(again["readings"]), len(bench["readings"]))
         self.assertTrue(all(r["entry"]["note"] == "computed" for r in again["readings"]))
+        # Nobody can have misread what was computed: it is not held to be unchecked.
+        self.assertNotIn("unchecked", {r["state"] for r in again["readings"]})
+        self.assertEqual(self.get(f"/studies/{self.id}/prompts").json["unchecked"], [])
 
     def test_silent_for_eye_first_work(self):
         self.take(silent=True)

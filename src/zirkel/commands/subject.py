@@ -7,7 +7,7 @@ from typing import Literal
 
 from zirkel.commands.base import Change, expect
 from zirkel.core.study import PictureSubject, SimulatedSubject, Study
-from zirkel.core.subject.flat import COMPUTED, computed_readings, true_size, turn_to_true
+from zirkel.core.subject.flat import computed_readings, true_size, turn_to_true
 from zirkel.errors import BadInput
 from zirkel.studyfile.entries import Millimetres, Point
 from zirkel.studyfile.schema import FileSubject
@@ -95,7 +95,7 @@ class ReadPicture(Change):
         made = computed_readings(study, picture)
         if not made:
             raise BadInput("unit", "set the unit's two landmarks on the picture first, well apart")
-        own = tuple(each for each in study.sightings if each.note != COMPUTED)
+        own = tuple(each for each in study.sightings if not each.computed)
         return replace(study, sightings=(*own, *made))
 
     def label(self, before: Study, after: Study) -> str:

@@ -35,7 +35,8 @@ def open_database(path: Path) -> Engine:
         path.parent.mkdir(parents=True, exist_ok=True)
         migrate(path)
     except CannotKeep as error:
-        raise BadInput("data", f"{path} cannot be used: {error}") from error
+        why = str(error).split(",")[0]
+        raise BadInput("data", f"{path} cannot be used: {why}.") from error
     except OSError as error:
         raise BadInput("data", f"{path.parent} cannot be used: {error.strerror}") from error
     except DatabaseError as error:

@@ -14,11 +14,13 @@ from pydantic import TypeAdapter, ValidationError
 from zirkel.core.sheet.plan import Plan
 from zirkel.core.sightings import KINDS, Sighting
 from zirkel.core.study import Study
+from zirkel.core.values.fractions import MM_PER
 from zirkel.errors import BadInput
 from zirkel.studyfile.problems import said_plainly
 from zirkel.studyfile.sightings import AnySighting, sighting_to_core, sighting_to_file
 
 MARK_FIELDS = ("landmark", "name", "tier", "from_left_mm", "from_top_mm", "sd_mm", "slack_mm")
+IN_INCHES = ("from_left_in", "from_top_in")
 PAIRS = ("first", "second")
 MOST_BYTES = 2_000_000
 
@@ -42,14 +44,18 @@ def reading_fields() -> list[str]:
 
 
 def marks_csv(study: Study, plan: Plan) -> bytes:
-    """One row a landmark: where it goes on the sheet, in mm; empty where it is loose."""
+    """One row a landmark: where it goes on the sheet, in mm, and in inches too where the study is
+    in them; empty where it is loose."""
     rows = []
     for each in study.landmarks:
         mark = plan.marks[each.id]
         slack = None if mark.slack is None else mark.slack.longer
         numbers = (mark.from_left_mm, mark.from_top_mm, mark.sd_mm, slack)
-        rows.append([each.id, each.name, each.tier, *(_rounded(value) for value in numbers)])
-    return _written(MARK_FIELDS, rows)
+        row = [each.id, each.name, each.tier, *(_rounded(value) for value in numbers)]
+        if study.inches:
+            row += ["" if mm is None else f"{mm / MM_PER['in']:.4f}" for mm in numbers[:2]]
+        rows.append(row)
+    return _written((*MARK_FIELDS, *IN_INCHES) if study.inches else MARK_FIELDS, rows)
 
 
 def readings_csv(study: Study) -> bytes:

@@ -381,7 +381,7 @@ def _readings(study: Study, solution: Solution, words: Words) -> list[BenchReadi
             state = "doubted"
         else:
             free = fit is not None and fit.redundancy is not None and fit.redundancy < UNCHECKED
-            state = "unchecked" if free else "fits"
+            state = "unchecked" if free and not each.computed else "fits"
         made.append(
             BenchReading(
                 id=each.id,

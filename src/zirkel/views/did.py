@@ -77,8 +77,9 @@ def _proved(before: Worked, after: Worked) -> str | None:
     """What nothing checked before and something does now."""
 
     def unchecked(worked: Worked) -> set[str]:
+        own = {each.id for each in worked.study.sightings if not each.computed}
         readings = worked.solution.readings.items()
-        return {name for name, each in readings if (each.redundancy or 0.0) < UNCHECKED}
+        return {n for n, each in readings if n in own and (each.redundancy or 0.0) < UNCHECKED}
 
     checked = unchecked(before) - unchecked(after)
     proven = [

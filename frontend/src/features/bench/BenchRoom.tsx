@@ -13,6 +13,7 @@ import { useShortcuts } from "../../shared/useShortcuts";
 import type { StudyHandle } from "../../shared/useStudy";
 import styles from "./BenchRoom.module.css";
 import { benchKey, benchShortcuts } from "./benchKeys";
+import { NewDoubts } from "./NewDoubts";
 import { Pad } from "./pad";
 import { BenchPicture } from "./picture";
 import { EaselPrompt } from "./prompter";
@@ -61,6 +62,7 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
         <AtTheBench room={room} onHelp={() => setHelp(true)} />
       )}
       <Pad bench={bench} pad={pad} message={message} busy={study.busy} onKeep={keep} />
+      <NewDoubts bench={bench} />
       <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={benchShortcuts(kinds)} />
       <StaleDialog study={study} />
     </div>

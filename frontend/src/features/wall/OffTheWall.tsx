@@ -39,7 +39,7 @@ export function Down({ cards, onHang }: { cards: DownCard[]; onHang: (id: number
             <span>
               {each.title} <small>{new Date(`${each.at}Z`).toLocaleDateString()}</small>
             </span>
-            <Button onClick={() => onHang(each.id)} aria-label={`Hang ${each.title} up again`}>
+            <Button onClick={() => onHang(each.id)} aria-label={`Hang it up again: ${each.title}`}>
               Hang it up again
             </Button>
           </li>

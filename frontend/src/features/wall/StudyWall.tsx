@@ -113,23 +113,18 @@ function Card({ card, onCopy, onRemove }: CardProps) {
         <Button
           size="middle"
           onClick={() => download(api.fileAddress(card.id))}
-          aria-label={`Save ${card.title} as a file`}
+          aria-label={`Save as file: ${card.title}`}
         >
           Save as file
         </Button>
-        <Button
-          size="middle"
-          type="text"
-          onClick={onCopy}
-          aria-label={`Make a copy of ${card.title}`}
-        >
+        <Button size="middle" type="text" onClick={onCopy} aria-label={`Copy: ${card.title}`}>
           Copy
         </Button>
         <Button
           size="middle"
           type="text"
           onClick={onRemove}
-          aria-label={`Take ${card.title} off the wall`}
+          aria-label={`Take down: ${card.title}`}
         >
           Take down
         </Button>

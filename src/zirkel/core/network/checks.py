@@ -26,8 +26,13 @@ CHUNK, EACH = 8_000, 40
 
 def unchecked(adjusted: Adjustment) -> tuple[str, ...]:
     """Readings that nothing would notice if they were wrong."""
-    rows = np.flatnonzero(adjusted.redundancy < UNCHECKED)
-    return tuple(adjusted.network.sightings[row].id for row in rows)
+    return tuple(adjusted.network.sightings[row].id for row in _rows(adjusted))
+
+
+def _rows(adjusted: Adjustment) -> Indices:
+    """Rows of what the artist read and nothing checks."""
+    own = np.array([not each.computed for each in adjusted.network.sightings], dtype=bool)
+    return np.flatnonzero((adjusted.redundancy < UNCHECKED) & own)
 
 
 def best_checks(
@@ -55,7 +60,7 @@ def best_checks(
 
 
 def _looked_at(adjusted: Adjustment) -> Indices:
-    rows = np.flatnonzero(adjusted.redundancy < UNCHECKED)
+    rows = _rows(adjusted)
     tiers = {each.id: each.tier for each in adjusted.network.study.landmarks}
     sightings = adjusted.network.sightings
     order = sorted(rows, key=lambda row: sum(tiers[name] for name in sightings[row].landmarks))

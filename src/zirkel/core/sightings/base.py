@@ -32,6 +32,9 @@ from zirkel.core.arrays import TINY, Array, dot
 LONGEST_COUNT = 10.0
 """Most units that can be stepped off or judged across before the count itself is in doubt."""
 
+COMPUTED = "computed"
+"""Note on readings that Zirkel took off a picture itself."""
+
 SHORTEST_LENGTH = 0.15
 """Least length, in units, over which a stick gives a length or a tilt worth having."""
 
@@ -157,6 +160,11 @@ class Sighting(ABC):
         """(name in the record, role) of the fields that name landmarks, in their order."""
         roles = [(each.name, each.metadata.get("role", "")) for each in fields(cls)]
         return [(name, role) for name, role in roles if role in ("landmark", "pair")]
+
+    @property
+    def computed(self) -> bool:
+        """Whether Zirkel took it off a picture itself: nobody can have misread it."""
+        return self.note == COMPUTED
 
     @property
     def value(self) -> float:

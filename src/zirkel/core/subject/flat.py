@@ -14,13 +14,11 @@ import numpy as np
 
 from zirkel.core.arrays import Array
 from zirkel.core.sightings import Drop, Level, Sighting
+from zirkel.core.sightings.base import COMPUTED
 from zirkel.core.study import PictureSubject, Study, UnitPair
 
 CLICK_PX = 1.5
 """One standard deviation of setting a landmark on a picture with the magnifier, in pixels."""
-
-COMPUTED = "computed"
-"""The note on readings that Zirkel took from a picture by itself."""
 
 
 def canvas_size(picture: PictureSubject) -> tuple[float, float]:
