@@ -26,12 +26,6 @@ def pad(page: Page) -> None:
     page.keyboard.type("2 3/8")
 
 
-def tilt(page: Page) -> None:
-    keys(page, "st sk")
-    page.keyboard.press("t")
-    page.keyboard.type("1:00")
-
-
 def readings(page: Page) -> None:
     page.locator("[data-reading=s60] button").first.click()
 
@@ -128,15 +122,26 @@ def strokes(page: Page) -> None:
     page.mouse.up()
 
 
+def loaded(page: Page) -> None:
+    """The photographs are there."""
+    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(800)
+
+
+def corners(page: Page) -> None:
+    """The drawing as it was photographed, with the sheet's corners."""
+    page.click("text=Measure again")
+    page.click("button:has-text('The corners')")
+    loaded(page)
+
+
 WIDE, UPRIGHT = (1280, 800), (820, 1180)
 
 PICTURES = (
     ("wall", "/", "text=Wooden mask", WIDE, None),
     ("bench", BENCH, "text=Simple here", WIDE, None),
     ("pad", BENCH, "text=Simple here", WIDE, pad),
-    ("tilt", BENCH, "text=Simple here", WIDE, tilt),
     ("readings", f"{BENCH}?side=Readings", "text=agrees", WIDE, readings),
-    ("marks", f"{BENCH}?side=Marks", "text=from left", WIDE, None),
     ("simple", BENCH, "text=Simple here", WIDE, simple),
     ("new-study", "/new", "text=What are you drawing", WIDE, new_study),
     ("tablet", BENCH, "text=Simple here", UPRIGHT, None),
@@ -149,6 +154,8 @@ PICTURES = (
     ("frame", f"{BENCH}/sheet", "text=What is taken in", WIDE, negative),
     ("recipe", f"{BENCH}/draw?at=22", "text=Placed: next", WIDE, None),
     ("school", f"{BENCH}/draw?view=School", "text=What goes wrong", WIDE, None),
+    ("check", f"{BENCH}/check", "text=To do, in this order", WIDE, loaded),
+    ("check-corners", f"{BENCH}/check", "text=To do, in this order", WIDE, corners),
     ("strokes", f"{BENCH}/draw?view=Strokes", "[data-strokes]", WIDE, strokes),
 )
 

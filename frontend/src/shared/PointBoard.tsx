@@ -24,6 +24,8 @@ type Props = {
   /** A place was set, in shares of the picture; nothing can be set where this is missing. */
   onSet?: (at: Point) => void;
   onChoose?: (dot: string) => void;
+  /** Dots are chosen, even where one is already. */
+  picking?: boolean;
   /** What is drawn over the dots, for a picture of so many pixels. */
   children?: (width: number, height: number) => React.ReactNode;
 };
@@ -44,6 +46,7 @@ export function PointBoard({
   points = [],
   onSet,
   onChoose,
+  picking,
   children,
 }: Props) {
   const box = useRef<HTMLDivElement>(null);
@@ -68,7 +71,7 @@ export function PointBoard({
           FINGER,
         )
       ];
-    if (found && !chosen) {
+    if (found && (picking || !chosen)) {
       onChoose?.(found.id);
     } else {
       onSet?.({ x: p.x / w, y: p.y / h });

@@ -134,7 +134,7 @@ def _allowed(worked: Worked, check: Check | None) -> list[Allowed]:
     for tier in (1, 2, 3):
         if check is None:
             share = BASE_SHARE[tier] * SHARE_OF_MANNER[study.manner]
-            usual.append(f"{share * 100:.1f} % of the largest shape")
+            usual.append(f"{share * 100:.1f} % of all")
         else:
             mm = check.drawing.extent * check.drawing.shares[tier - 1]
             usual.append(words.length(round(mm, 1)))

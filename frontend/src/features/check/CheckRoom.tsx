@@ -109,6 +109,8 @@ export function CheckRoom({ bench, make }: Props) {
       />
     );
   }
+  // With the eye first, the plan gives nothing away before it is asked.
+  const picking = step === "measure" && !room.photograph && !room.eye_first;
   const shown = past ? (room.history.find((each) => each.id === past) ?? null) : null;
   return (
     <div className={styles.room}>
@@ -121,7 +123,8 @@ export function CheckRoom({ bench, make }: Props) {
           chosen={chosen}
           pointing={step === "measure" && Boolean(room.photograph) && !shown}
           looking={step === "look"}
-          expected={expected || step === "verdict"}
+          picking={picking}
+          expected={expected || picking || step === "verdict"}
           judged={step === "verdict" && !shown}
           onMark={mark}
           onChoose={setChosen}

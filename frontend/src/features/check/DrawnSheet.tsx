@@ -14,6 +14,8 @@ type Props = {
   chosen: string | null;
   pointing: boolean;
   looking: boolean;
+  /** Landmarks are picked off the plan, to be ruled. */
+  picking: boolean;
   expected: boolean;
   /** What the check found is shown. */
   judged: boolean;
@@ -22,7 +24,7 @@ type Props = {
 };
 
 export function DrawnSheet(props: Props) {
-  const { bench, room, past, move, chosen, pointing, looking, expected, judged } = props;
+  const { bench, room, past, move, chosen, pointing, looking, picking, expected, judged } = props;
   const { width_mm, height_mm } = bench.sheet;
   const share = ([x, y]: readonly number[]): Point => ({
     x: (x ?? 0) / width_mm,
@@ -50,17 +52,18 @@ export function DrawnSheet(props: Props) {
       image={past ? (past.image?.replace("longest=360", "longest=1400") ?? null) : flat(room)}
       tall={height_mm / width_mm}
       chosen={chosen}
-      dots={[...places].map(([id, at]) => ({
+      dots={[...new Map([...(picking ? targets : []), ...places])].map(([id, at]) => ({
         id,
         name: named(id) ? (name.get(id) ?? "") : "",
         at: share(at),
       }))}
       onSet={
-        pointing || looking
-          ? (at) => !looking && props.onMark(at.x * width_mm, at.y * height_mm)
+        pointing || looking || picking
+          ? (at) => pointing && props.onMark(at.x * width_mm, at.y * height_mm)
           : undefined
       }
       onChoose={props.onChoose}
+      picking={looking || picking}
     >
       {(w, h) => {
         const px = (at: readonly number[]): Point => {
