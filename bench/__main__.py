@@ -9,6 +9,7 @@ from bench import (
     fuzz,
     hands,
     overtaken,
+    perspective,
     photographs,
     quality,
     recipe,
@@ -24,6 +25,7 @@ PARTS = {
     "recipe": recipe.main,
     "hands": hands.main,
     "checking": checking.main,
+    "perspective": perspective.main,
     "photographs": photographs.main,
     "fuzz": fuzz.main,
 }

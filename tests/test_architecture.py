@@ -48,8 +48,19 @@ CORE_MAY_IMPORT = {
         "values",
     },
     "schools": {"words", "sheet", "subject", "network", "study", "values", "worked"},
+    "perspective": {"network", "study", "arrays"},
     "check": {"network", "sheet", "study", "drawn", "sightings", "arrays"},
-    "worked": {"check", "schools", "words", "sheet", "network", "study", "arrays", "values"},
+    "worked": {
+        "check",
+        "perspective",
+        "schools",
+        "words",
+        "sheet",
+        "network",
+        "study",
+        "arrays",
+        "values",
+    },
 }
 """Within the core: numbers never import what is said of them."""
 

@@ -25,6 +25,7 @@ from zirkel.studyfile.answers import (
     Answer,
     CheckAnswer,
     NextAnswer,
+    PerspectiveAnswer,
     PlanAnswer,
     RecipeAnswer,
     RelationsAnswer,
@@ -56,6 +57,11 @@ def next_command(worked: Worked, options: argparse.Namespace) -> Answer:
 def relations_command(worked: Worked, options: argparse.Namespace) -> Answer:
     """The simple relations that could be placed by eye."""
     return RelationsAnswer.of(worked.find_relations(options.count))
+
+
+def perspective_command(worked: Worked, options: argparse.Namespace) -> Answer:
+    """Eye level and vanishing points from families of edges."""
+    return PerspectiveAnswer.of(worked.perspective, worked.solution.adjusted)
 
 
 def check_command(worked: Worked, options: argparse.Namespace) -> Answer:
@@ -91,6 +97,7 @@ COMMANDS: dict[str, Callable[[Worked, argparse.Namespace], Answer]] = {
     "relations": relations_command,
     "check": check_command,
     "recipe": recipe_command,
+    "perspective": perspective_command,
 }
 
 

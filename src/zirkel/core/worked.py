@@ -22,6 +22,7 @@ from zirkel.core.network.solve import Solution, solve
 from zirkel.core.network.standing import standings
 from zirkel.core.network.trust import Component, personal_trust
 from zirkel.core.network.what_next import Next, what_next
+from zirkel.core.perspective.families import Perspective, perspective
 from zirkel.core.schools import OTHERWISE, School, Table, school_of, tables_of
 from zirkel.core.sheet.arithmetic.grid import Grid, grid_over
 from zirkel.core.sheet.plan import Plan, make_plan
@@ -195,6 +196,11 @@ class Worked:
         if school.at_sight_size and not self.at_sight_size:
             return school_of(OTHERWISE).manners
         return school.manners
+
+    @property
+    def perspective(self) -> Perspective:
+        """Eye level and vanishing points of the study's families."""
+        return self._once("perspective", lambda: perspective(self.solution.adjusted))
 
     @property
     def checked(self) -> Check | None:

@@ -9,9 +9,11 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from zirkel.core.check.causes.base import Fault
 from zirkel.core.check.correct import Check
+from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.relations import Found, Line, Relation
 from zirkel.core.network.solve import Solution
 from zirkel.core.network.what_next import Next, Suggestion
+from zirkel.core.perspective.families import Perspective, SeenFamily, strained
 from zirkel.core.sheet.plan import Plan
 from zirkel.core.sheet.recipe import Construction, Recipe, Step
 from zirkel.core.sheet.recipe.dictation import Item
@@ -165,6 +167,52 @@ class CheckAnswer(Answer):
 def _fault(each: Fault) -> dict[str, Any]:
     on = {"landmarks": list(each.landmarks)} if each.landmarks else {}
     return {"fault": each.kind, **each.amount, **on}
+
+
+class PerspectiveAnswer(Answer):
+    eye_level: dict[str, float] | None
+    families: list[dict[str, Any]]
+    edges: list[dict[str, Any]]
+    doubts: list[dict[str, Any]]
+
+    @classmethod
+    def of(cls, found: Perspective, adjusted: Adjustment) -> PerspectiveAnswer:
+        """The answer of `zirkel perspective`."""
+        eye = found.eye_level
+        off = strained(found, adjusted)
+        worst = sorted(off, key=lambda name: -abs(off[name]))
+        return cls(
+            eye_level=None if eye is None else {"y": eye, "sd": found.eye_sd or 0.0},
+            families=[_family(each) for each in found.families],
+            edges=[
+                {
+                    "from": each.start, "to": each.end, "family": each.family,
+                    "seen_degrees": each.seen_deg, "fitted_degrees": each.fitted_deg,
+                    "standardized": each.standardized,
+                }
+                for each in found.edges
+            ],
+            doubts=[
+                {"sighting": name, "standardized": off[name]}
+                for name in worst if abs(off[name]) > DOUBTED
+            ],
+        )  # fmt: skip
+
+
+DOUBTED = 3.29
+"""Standard deviations from which on a reading is doubted (two-sided alpha = 0.001)."""
+
+
+def _family(each: SeenFamily) -> dict[str, Any]:
+    point = None if each.point is None else {"x": each.point[0], "y": each.point[1]}
+    made: dict[str, Any] = {
+        "name": each.name,
+        "vanishing_point": point,
+        "sd": None if each.sd is None else list(each.sd),
+        "at_infinity": each.at_infinity,
+        "determined": each.determined,
+    }
+    return {**made, "direction": each.direction_deg} if each.at_infinity else made
 
 
 class RecipeAnswer(Answer):
