@@ -145,6 +145,10 @@ def _beside(
 ) -> str:
     """On, or beside, the plumb or level of a landmark."""
     first = named(words, step.via[0])
+    if any(other.manner == "pull" for other in each.steps):
+        # At sight-size the one plumb is drawn, and everything is measured from it.
+        side = SIDES[step.manner][step.value < 0]
+        return f"{_much(step, words)} {side} the plumb line" if step.value else "on the plumb line"
     if step.value == 0:
         if step.manner == "level":
             return f"level with {first}"

@@ -183,7 +183,8 @@ class _Builder:
                 for each in self._worth_another_look(waiting, choices):
                     choices[each] = self._best(each)
                 # The unit's second end follows its first: everything is counted in it.
-                second = next((n for n in waiting if n in (self.wishes.unit or ())), None)
+                counted = self.wishes.unit if "units" in self.wishes.manners else None
+                second = next((n for n in waiting if n in (counted or ())), None)
                 name = second or min(waiting, key=lambda each: choices[each].trouble)
             self._put(number, name, choices.pop(name))
             waiting.remove(name)
