@@ -3,6 +3,7 @@
 import json
 import random
 import unittest
+from copy import deepcopy
 
 import schemathesis
 from hypothesis import HealthCheck, given, settings
@@ -59,5 +60,5 @@ def _spoil(part, rng: random.Random) -> None:
         if rng.random() < 0.2 and isinstance(part, dict):
             del part[key]
         else:
-            part[key] = rng.choice(ODD)
+            part[key] = deepcopy(rng.choice(ODD))
         return

@@ -106,6 +106,8 @@ DOORS = [
     ("get", "/trust", {200}),
     ("get", "/file", {200}),
     ("get", "/recipe", {200}),
+    ("get", "/check", {200}),
+    ("get", "/drawing.jpg", {404}),
     ("post", "/sheet", {200}),
     ("post", "/station", {200, 422}),
     ("get", "/reveal", {200, 422}),

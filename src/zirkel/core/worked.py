@@ -39,6 +39,9 @@ from zirkel.core.words.sight_size import say_off_sight_size
 PROMPTED = 5
 RELATIONS = 15
 
+MOST_HANGING = 120
+"""Landmarks up to which a check asks what was placed from what."""
+
 SAME_SIZE = 0.01
 """Share by which a drawing may differ from sight-size and still be taken for it."""
 
@@ -208,7 +211,10 @@ class Worked:
         return self._once("checked", self._checked)
 
     def _checked(self) -> Check | None:
-        drawing = drawing_of(self.study, self.solution.adjusted, self.plan, self.solution.scatter)
+        hangs = self.recipe.hangs if len(self.study.landmarks) <= MOST_HANGING else {}
+        drawing = drawing_of(
+            self.study, self.solution.adjusted, self.plan, self.solution.scatter, hangs
+        )
         if drawing is None:
             return None
         return check(drawing, self.solution.adjusted, self.plan.unit_mm or 1.0)

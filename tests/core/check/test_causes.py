@@ -112,6 +112,28 @@ class Habits(CheckCase):
         self.assertIn("Left and right were confused", say_fault(made, fault))
 
 
+class Hanging(CheckCase):
+    def test_one_wrong_width_that_all_the_rest_copied(self):
+        """Everything placed from one landmark stands as far off as it does: told as that one and
+        what hangs on it, and brought back by one move."""
+        hangs = self.worked.recipe.hangs
+        n = len(self.names)
+        shapes = [set(each.outline) for each in self.study.shapes]
+        root, others = next(
+            (name, own)
+            for name, own in hangs.items()
+            if 4 <= len(own) <= 0.45 * n and not any(({name} | own) <= each for each in shapes)
+        )
+        move = self.still()
+        for name in {root, *others}:
+            move[self.names.index(name)] = (9.0, 0.0)
+        made = self.made(move)
+        first = made.check.diagnosis.faults[0]
+        self.assertEqual((first.kind, set(first.landmarks)), ("group", {root, *others}))
+        self.assertIn(f"{made.words.of(root)} and all that hangs on it", say_fault(made, first))
+        self.assertEqual(len(made.check.corrections), 1)
+
+
 class WrongReading(CheckCase):
     def test_a_reading_is_named_where_the_drawing_is_right(self):
         """One weakly checked reading spoiled by 12 of its sigmas, and a drawing after the subject

@@ -52,6 +52,8 @@ class Drawing:
     free: Array
     groups: tuple[tuple[str, Indices], ...]
     """Shapes, and shapes with all that is part of them: id, numbers of their landmarks."""
+    hanging: tuple[tuple[int, Indices], ...] = ()
+    """Of landmarks on which others hang by the recipe: its number, and all that moves with it."""
     edges: tuple[tuple[int, int], ...] = ()
     """Edges of the shapes, by the numbers of their ends."""
     shares: tuple[float, float, float] = (BASE_SHARE[1], BASE_SHARE[2], BASE_SHARE[3])
@@ -78,10 +80,14 @@ class Drawing:
 
 
 def drawing_of(
-    study: Study, adjusted: Adjustment, plan: Plan, scatter: float = 1.0
+    study: Study,
+    adjusted: Adjustment,
+    plan: Plan,
+    scatter: float = 1.0,
+    hangs: Mapping[str, frozenset[str]] | None = None,
 ) -> Drawing | None:
     """What was measured of the study's drawing; None for fewer than three landmarks or all at one
-    spot."""
+    spot. `hangs` says of each landmark which were placed from it, directly or by others."""
     found = measured(study, plan)
     number = {name: i for i, name in enumerate(adjusted.network.ids)}
     if found is None or plan.unit_mm is None or sum(found.sd < KNOWN_MM) < LEAST:
@@ -111,6 +117,7 @@ def drawing_of(
         if study.check_against == "proportions" or found.afloat
         else np.zeros((2 * len(ids), 0)),
         groups=_groups(study, place),
+        hanging=_hanging(hangs or {}, place),
         edges=_edges(study, place),
         shares=(BASE_SHARE[1] * factor, BASE_SHARE[2] * factor, BASE_SHARE[3] * factor),
         own_mm=(own.large, own.middle, own.detail) if own else (None, None, None),
@@ -124,6 +131,19 @@ def _axes(measuring: Array, reading: Array) -> tuple[Array, Array]:
     white = vectors / np.sqrt(np.maximum(values, values[-1] * 1e-12))
     spread, turned = np.linalg.eigh(white.T @ reading @ white)
     return np.maximum(spread, 0.0), white @ turned
+
+
+def _hanging(
+    hangs: Mapping[str, frozenset[str]], number: Mapping[str, int]
+) -> tuple[tuple[int, Indices], ...]:
+    """Each landmark with all that hangs on it, where that is more than a few and not nearly all."""
+    made, told = [], set()
+    for name, others in hangs.items():
+        own = frozenset(number[each] for each in {name, *others} if each in number)
+        if name in number and LEAST <= len(own) < len(number) and own not in told:
+            told.add(own)
+            made.append((number[name], np.array(sorted(own))))
+    return tuple(made)
 
 
 def _edges(study: Study, number: Mapping[str, int]) -> tuple[tuple[int, int], ...]:

@@ -57,6 +57,10 @@ class About:
         shape = self.shape_of(landmarks)
         if shape is not None:
             return shape
+        ids = self.check.drawing.ids
+        for first, members in self.check.drawing.hanging:
+            if set(landmarks) == {ids[i] for i in members}:
+                return f"{self.words.of(ids[first])} and all that hangs on it"
         if len(names) <= MANY:
             return ", ".join(names[:-1]) + f" and {names[-1]}"
         return f"{names[0]}, {names[1]} and {len(names) - 2} more round them"

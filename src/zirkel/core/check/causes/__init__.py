@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterator
 
 from zirkel.core.check.causes.base import Candidate
 from zirkel.core.check.causes.habits import grown, uprights
-from zirkel.core.check.causes.some import one, patches, shapes
+from zirkel.core.check.causes.some import hanging, one, patches, shapes
 from zirkel.core.check.causes.whole import whole
 from zirkel.core.check.drawing import Drawing
 
@@ -12,6 +12,7 @@ CAUSES: tuple[Callable[[Drawing], Iterator[Candidate]], ...] = (
     whole,
     one,
     shapes,
+    hanging,
     patches,
     grown,
     uprights,

@@ -39,6 +39,14 @@ def shapes(drawing: Drawing) -> Iterator[Candidate]:
             yield moved(drawing, members, 2.0 * count)
 
 
+def hanging(drawing: Drawing) -> Iterator[Candidate]:
+    """A landmark with all that was placed from it: one wrong width that all the rest copied."""
+    count = max(len(drawing.hanging), 1)
+    for _, members in drawing.hanging:
+        if len(members) <= LARGEST_SHARE * len(drawing.ids):
+            yield moved(drawing, members, 4.0 * count)
+
+
 def patches(drawing: Drawing) -> Iterator[Candidate]:
     """Neighbours round each landmark."""
     n = len(drawing.ids)

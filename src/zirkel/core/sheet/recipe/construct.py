@@ -81,6 +81,18 @@ class Recipe:
     carried: Array | None = None
 
     @property
+    def hangs(self) -> dict[str, frozenset[str]]:
+        """Of each landmark, those placed from it, directly or by others."""
+        made: dict[str, set[str]] = {}
+        above: dict[str, set[str]] = {}
+        for each in self.constructions:
+            direct = {name for step in each.steps for name in step.via}
+            above[each.landmark] = direct.union(*(above[name] for name in direct))
+            for name in above[each.landmark]:
+                made.setdefault(name, set()).add(each.landmark)
+        return {name: frozenset(others) for name, others in made.items()}
+
+    @property
     def steps_each(self) -> float:
         """Steps per landmark."""
         steps = sum(len(each.steps) for each in self.constructions)
