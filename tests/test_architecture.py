@@ -37,6 +37,7 @@ CORE_MAY_IMPORT = {
     "sheet": {"network", "patience", "study", "sightings", "arrays", "values"},
     "simulation": {"network", "subject", "sheet", "study", "sightings", "arrays", "values"},
     "words": {
+        "perspective",
         "check",
         "drawn",
         "network",

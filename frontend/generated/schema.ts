@@ -329,6 +329,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/perspective": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Eye level and vanishing points of edges that are parallel in reality. */
+        get: operations["perspective"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/print.pdf": {
         parameters: {
             query?: never;
@@ -1136,7 +1153,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -1423,6 +1440,28 @@ export interface components {
              * @enum {string}
              */
             type: "edit_sighting";
+        };
+        /**
+         * FamilyShown
+         * @description A family: its edges, where they vanish in mm on the sheet, and that in words.
+         */
+        FamilyShown: {
+            /** Edges */
+            edges: [
+                string,
+                string
+            ][];
+            /** Level */
+            level: boolean;
+            /** Name */
+            name: string;
+            /** Point Mm */
+            point_mm: [
+                number,
+                number
+            ] | null;
+            /** Said */
+            said: string;
         };
         /**
          * FaultCard
@@ -2658,6 +2697,22 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * PerspectiveRoom
+         * @description Eye level and families of a study.
+         */
+        PerspectiveRoom: {
+            /** Doubts */
+            doubts: string[];
+            /** Eye Level */
+            eye_level: string;
+            /** Eye Mm */
+            eye_mm: number | null;
+            /** Families */
+            families: components["schemas"]["FamilyShown"][];
+            /** Version */
+            version: number;
+        };
+        /**
          * PhotographShown
          * @description The drawing's photograph: as it was taken, and flattened.
          */
@@ -2831,6 +2886,20 @@ export interface components {
             ratio: number;
         };
         /**
+         * PutFamily
+         * @description Say which edges are parallel in reality; a name again replaces what it meant. An edge is of
+         *     one family.
+         */
+        PutFamily: {
+            /** Family */
+            family: components["schemas"]["FileFamily"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "put_family";
+        };
+        /**
          * PutShape
          * @description Join landmarks to a shape: a new one, or one of the same id as it should be.
          */
@@ -2993,6 +3062,19 @@ export interface components {
         Removal: {
             /** Removed */
             removed: boolean;
+        };
+        /**
+         * RemoveFamily
+         * @description Take a family away; its edges stay.
+         */
+        RemoveFamily: {
+            /** Name */
+            name: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_family";
         };
         /**
          * RemoveLandmark
@@ -5347,6 +5429,66 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    perspective: {
+        parameters: {
+            query?: {
+                version?: number | null;
+            };
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PerspectiveRoom"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {

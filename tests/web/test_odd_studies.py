@@ -107,6 +107,7 @@ DOORS = [
     ("get", "/file", {200}),
     ("get", "/recipe", {200}),
     ("get", "/check", {200}),
+    ("get", "/perspective", {200}),
     ("get", "/drawing.jpg", {404}),
     ("post", "/sheet", {200}),
     ("post", "/station", {200, 422}),

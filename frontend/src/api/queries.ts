@@ -6,6 +6,7 @@ import type {
   Bench,
   CheckRoom,
   PadKinds,
+  PerspectiveRoom,
   Prompts,
   RecipeRoom,
   Relations,
@@ -93,6 +94,16 @@ export const queries = {
         told(
           client.GET("/api/v1/studies/{study_id}/recipe", { params: wanted(seen), signal }),
         ) as Promise<RecipeRoom>,
+    }),
+  perspective: (seen: Seen) =>
+    queryOptions({
+      queryKey: ["perspective", seen.id, seen.version],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/studies/{study_id}/perspective", { params: wanted(seen), signal }),
+        ) as Promise<PerspectiveRoom>,
+      placeholderData: keepPreviousData,
+      retry: false,
     }),
   check: (seen: Seen) =>
     queryOptions({

@@ -53,3 +53,4 @@ export type KeptCheck = Schemas["CheckShown"];
 export type Photograph = Required<Schemas["FilePhotograph"]>;
 export type EyeGuess = Schemas["FileEyeGuess"];
 export type CornersFound = Schemas["CornersFound"];
+export type PerspectiveRoom = Schemas["PerspectiveRoom"];

@@ -19,6 +19,7 @@ from zirkel.commands.check import (
     SetPhotograph,
     TickMove,
 )
+from zirkel.commands.families import PutFamily, RemoveFamily
 from zirkel.commands.landmarks import (
     AddLandmark,
     AddShape,
@@ -92,6 +93,8 @@ AnyChange = Annotated[
     | MeasurePicture
     | ReadPicture
     | ReadTable
+    | PutFamily
+    | RemoveFamily
     | SetPhotograph
     | MarkDrawn
     | RuleDrawing

@@ -6,6 +6,7 @@ from flask import Response
 
 from zirkel.views.bench import Bench, open_bench
 from zirkel.views.pad import PadKinds, pad_kinds
+from zirkel.views.perspective import PerspectiveRoom, open_perspective
 from zirkel.views.prompts import (
     Prompts,
     RelationPrompts,
@@ -57,6 +58,17 @@ def get_trust(path: StudyPath, query: Wanted) -> Response:
     """How far each kind of reading is trusted, and the artist's own estimates."""
     with still_wanted(path.study_id, query.version):
         return as_json(open_trust(store(), path.study_id))
+
+
+@routes.get(
+    "/studies/<int:study_id>/perspective",
+    responses={"200": PerspectiveRoom},
+    operation_id="perspective",
+)
+def get_perspective(path: StudyPath, query: Wanted) -> Response:
+    """Eye level and vanishing points of edges that are parallel in reality."""
+    with still_wanted(path.study_id, query.version):
+        return as_json(open_perspective(store(), path.study_id))
 
 
 @routes.post("/studies/<int:study_id>/stick", responses={"200": StickReading},
