@@ -1451,6 +1451,8 @@ export interface components {
                 string,
                 string
             ][];
+            /** Left Mm */
+            left_mm: number[];
             /** Level */
             level: boolean;
             /** Name */
@@ -1460,6 +1462,8 @@ export interface components {
                 number,
                 number
             ] | null;
+            /** Right Mm */
+            right_mm: number[];
             /** Said */
             said: string;
         };

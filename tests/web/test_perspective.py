@@ -30,7 +30,12 @@ class Families(SubjectCase):
         self.change(type="put_family", family={"name": "side", "edges": self.edges, "level": True})
         told = self.told()
         self.assertRegex(told["families"][0]["said"], r"^They (meet|stay)")
-        self.assertRegex(told["eye_level"], r"eye level")
+        self.assertRegex(told["eye_level"], r"Your eye level lies .* above Opening, foot left")
+        # The eye level is on the sheet, and ticks along both its edges match.
+        self.assertGreater(told["eye_mm"], 0.0)
+        side = told["families"][0]
+        self.assertGreater(len(side["left_mm"]), 2)
+        self.assertEqual(len(side["left_mm"]), len(side["right_mm"]))
         self.change(422, type="put_family", family={"name": "other", "edges": self.edges[:1]})
         self.change(type="remove_family", name="side")
         self.assertEqual(self.told()["families"], [])

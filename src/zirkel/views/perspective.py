@@ -4,9 +4,14 @@ from __future__ import annotations
 
 from pydantic import BaseModel
 
+from zirkel.core.perspective.families import SeenFamily
+from zirkel.core.perspective.ticks import EdgeTicks, edge_ticks
 from zirkel.core.study import UnitLength, UnitPair
 from zirkel.core.words.perspective import say_edge, say_eye_level, say_family
 from zirkel.store.store import Store
+
+
+NO_TICKS = EdgeTicks((), ())
 
 
 class FamilyShown(BaseModel):
@@ -17,6 +22,10 @@ class FamilyShown(BaseModel):
     edges: list[tuple[str, str]]
     said: str
     point_mm: tuple[float, float] | None
+    left_mm: list[float]
+    right_mm: list[float]
+    """Matching ticks along the sheet's left and right edges, from its top: a line through two of
+    them recedes as the family does. None where the edges tell nothing."""
 
 
 class PerspectiveRoom(BaseModel):
@@ -50,6 +59,15 @@ def open_perspective(store: Store, study_id: int) -> PerspectiveRoom:
         return left + unit_mm * point[0], top + unit_mm * point[1]
 
     eye = on_sheet(None if found.eye_level is None else (0.0, found.eye_level))
+    sheet = study.sheet
+
+    def ticks(seen: SeenFamily) -> EdgeTicks:
+        if not seen.determined:
+            return NO_TICKS
+        direction = seen.direction_deg if seen.at_infinity else None
+        made = edge_ticks(on_sheet(seen.point), direction, sheet.width_mm, sheet.height_mm)
+        return made or NO_TICKS
+
     doubts = [say_edge(each, words) for each in found.edges]
     return PerspectiveRoom(
         version=stored.version,
@@ -62,6 +80,8 @@ def open_perspective(store: Store, study_id: int) -> PerspectiveRoom:
                 edges=list(each.edges),
                 said=say_family(seen, words, origin),
                 point_mm=on_sheet(seen.point),
+                left_mm=list(ticks(seen).left_mm),
+                right_mm=list(ticks(seen).right_mm),
             )
             for each, seen in zip(study.families, found.families, strict=True)
         ],

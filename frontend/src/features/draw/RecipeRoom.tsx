@@ -34,6 +34,7 @@ export function RecipeRoom({ bench, make }: Props) {
   const [help, setHelp] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const recipe = useQuery(queries.recipe(bench));
+  const perspective = useQuery(queries.perspective(bench)).data;
   const view = VIEWS.find((each) => each === search.get("view")) ?? "Recipe";
   const count = recipe.data?.dictation.length ?? 0;
   const at = Math.min(Math.max(Number(search.get("at") ?? 0) || 0, 0), Math.max(count - 1, 0));
@@ -87,7 +88,13 @@ export function RecipeRoom({ bench, make }: Props) {
       {view === "Strokes" ? (
         <StrokesBoard bench={bench} />
       ) : (
-        <RecipeSheet bench={bench} room={room} at={at} grid={view === "School"} />
+        <RecipeSheet
+          bench={bench}
+          room={room}
+          at={at}
+          grid={view === "School"}
+          perspective={perspective}
+        />
       )}
       <aside className={styles.side}>
         <Segmented

@@ -1,17 +1,24 @@
 // The sheet with what has been placed, and the step at hand drawn: a plumb hangs, a level is laid, a
 // tilt is carried, a length stepped off.
 import { useRef } from "react";
-import type { Bench, RecipeRoom } from "../../api/types";
+import type { Bench, PerspectiveRoom, RecipeRoom } from "../../api/types";
 import { handTip, polyline } from "../../geometry/marks";
 import { fitted, type Point } from "../../geometry/scale";
 import { useSize } from "../../shared/useSize";
+import { Receding } from "./Receding";
 import layout from "./Recipe.module.css";
 import styles from "./RecipeSheet.module.css";
 
-type Props = { bench: Bench; room: RecipeRoom; at: number; grid: boolean };
+type Props = {
+  bench: Bench;
+  room: RecipeRoom;
+  at: number;
+  grid: boolean;
+  perspective?: PerspectiveRoom;
+};
 type Step = RecipeRoom["placings"][number]["steps"][number];
 
-export function RecipeSheet({ bench, room, at, grid }: Props) {
+export function RecipeSheet({ bench, room, at, grid, perspective }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(box);
   const s = bench.sheet;
@@ -52,6 +59,7 @@ export function RecipeSheet({ bench, room, at, grid }: Props) {
               ))}
             </g>
           ))}
+          {perspective && <Receding room={perspective} a={a} b={b} screen={screen} />}
           <Ends done={done} a={a} b={b} screen={screen} />
           {done.map((each) => {
             const points = each.landmarks.flatMap((id) => placed.get(id) ?? []);
