@@ -10,7 +10,6 @@ from zirkel.core.study import UnitLength, UnitPair
 from zirkel.core.words.perspective import say_edge, say_eye_level, say_family
 from zirkel.store.store import Store
 
-
 NO_TICKS = EdgeTicks((), ())
 
 
