@@ -22,7 +22,7 @@ from zirkel.core.network.solve import Solution, solve
 from zirkel.core.network.standing import standings
 from zirkel.core.network.trust import Component, personal_trust
 from zirkel.core.network.what_next import Next, what_next
-from zirkel.core.perspective.families import Perspective, perspective
+from zirkel.core.perspective.families import Perspective, perspective, receding
 from zirkel.core.schools import OTHERWISE, School, Table, school_of, tables_of
 from zirkel.core.sheet.arithmetic.grid import Grid, grid_over
 from zirkel.core.sheet.plan import Plan, make_plan
@@ -213,8 +213,9 @@ class Worked:
     def _checked(self) -> Check | None:
         hangs = self.recipe.hangs if len(self.study.landmarks) <= MOST_HANGING else {}
         drawing = drawing_of(
-            self.study, self.solution.adjusted, self.plan, self.solution.scatter, hangs
-        )
+            self.study, self.solution.adjusted, self.plan, self.solution.scatter, hangs,
+            receding(self.perspective, self.positions) if self.study.families else (),
+        )  # fmt: skip
         if drawing is None:
             return None
         return check(drawing, self.solution.adjusted, self.plan.unit_mm or 1.0)

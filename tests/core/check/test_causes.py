@@ -190,6 +190,15 @@ class Said(CheckCase):
         size = next(f for f in made.check.diagnosis.faults if f.kind == "size")
         self.assertIn(f"growing from {made.words.of(self.names[5])}", say_fault(made, size))
 
+    def test_growing_from_a_plumb_line(self):
+        """Widths alone grow from the plumb through the landmark furthest left."""
+        left = int(self.p[:, 0].argmin())
+        move = np.column_stack([0.07 * (self.p[:, 0] - self.p[left, 0]), 0 * self.p[:, 1]])
+        made = self.made(move, noise=0.3)
+        wide = next(f for f in made.check.diagnosis.faults if f.kind == "stretch")
+        self.assertIn("too wide for its height, growing away from the plumb through",
+                      say_fault(made, wide))  # fmt: skip
+
     def test_measures_of_the_drawing(self):
         words = self.worked.words
         name, other = words.of("p0"), words.of("p1")

@@ -12,7 +12,7 @@ Against the plan nothing is free; against proportions, place and size are the ar
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -54,6 +54,8 @@ class Drawing:
     """Shapes, and shapes with all that is part of them: id, numbers of their landmarks."""
     hanging: tuple[tuple[int, Indices], ...] = ()
     """Of landmarks on which others hang by the recipe: its number, and all that moves with it."""
+    receding: tuple[tuple[int, int], ...] = ()
+    """Edges that run back in reality, near end first."""
     edges: tuple[tuple[int, int], ...] = ()
     """Edges of the shapes, by the numbers of their ends."""
     shares: tuple[float, float, float] = (BASE_SHARE[1], BASE_SHARE[2], BASE_SHARE[3])
@@ -85,9 +87,11 @@ def drawing_of(
     plan: Plan,
     scatter: float = 1.0,
     hangs: Mapping[str, frozenset[str]] | None = None,
+    receding: Sequence[tuple[str, str]] = (),
 ) -> Drawing | None:
     """What was measured of the study's drawing; None for fewer than three landmarks or all at one
-    spot. `hangs` says of each landmark which were placed from it, directly or by others."""
+    spot. `hangs` says of each landmark which were placed from it, directly or by others; `receding`
+    are edges that run back, near end first."""
     found = measured(study, plan)
     number = {name: i for i, name in enumerate(adjusted.network.ids)}
     if found is None or plan.unit_mm is None or sum(found.sd < KNOWN_MM) < LEAST:
@@ -118,6 +122,9 @@ def drawing_of(
         else np.zeros((2 * len(ids), 0)),
         groups=_groups(study, place),
         hanging=_hanging(hangs or {}, place),
+        receding=tuple(
+            (place[near], place[far]) for near, far in receding if near in place and far in place
+        ),
         edges=_edges(study, place),
         shares=(BASE_SHARE[1] * factor, BASE_SHARE[2] * factor, BASE_SHARE[3] * factor),
         own_mm=(own.large, own.middle, own.detail) if own else (None, None, None),

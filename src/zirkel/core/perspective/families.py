@@ -30,7 +30,7 @@ line) is left as it was, and told.
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -92,6 +92,21 @@ class Perspective:
     edges: tuple[SeenEdge, ...]
     places: Array
     covariance: Array
+
+
+def receding(
+    found: Perspective, places: Mapping[str, tuple[float, float]]
+) -> list[tuple[str, str]]:
+    """Edges of families that vanish somewhere, the end that is further from there first: so one
+    runs back from the first to the second."""
+    points = {each.name: each.point for each in found.families if each.point is not None}
+    made = []
+    for edge in found.edges:
+        point = points.get(edge.family)
+        if point is not None:
+            a, b = (math.dist(places[name], point) for name in (edge.start, edge.end))
+            made.append((edge.start, edge.end) if a > b else (edge.end, edge.start))
+    return made
 
 
 def strained(found: Perspective, adjusted: Adjustment) -> dict[str, float]:

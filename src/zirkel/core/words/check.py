@@ -197,7 +197,24 @@ def _lean(about: About, fault: Fault) -> str:
 def _stretch(about: About, fault: Fault) -> str:
     factor = fault.amount["factor"]
     way = "tall for its width" if factor > 1 else "wide for its height"
-    return f"The whole is {_percent(factor)} too {way}."
+    return f"The whole is {_percent(factor)} too {way}{_growing_from_plumb(about, fault)}."
+
+
+def _growing_from_plumb(about: About, fault: Fault) -> str:
+    """Through which landmark the plumb goes that everything grew away from, where only widths did
+    and the whole was shifted with it."""
+    shift = next((f for f in about.check.diagnosis.faults if f.kind == "shift"), None)
+    drawing = about.check.drawing
+    across = drawing.planned[:, 0] - drawing.middle[0]
+    if shift is None or np.abs(fault.moved[:, 1]).max() > LITTLE_MM or not across.any():
+        return ""
+    grew = float(across @ fault.moved[:, 0]) / float(across @ across)
+    still = drawing.middle[0] - shift.amount["off_mm"][0] / grew
+    away = np.abs(drawing.planned[:, 0] - still)
+    nearest = int(away.argmin())
+    if away[nearest] > 0.06 * drawing.extent:
+        return ""
+    return f", growing away from the plumb through {about.words.of(drawing.ids[nearest])}"
 
 
 def _shift(about: About, fault: Fault) -> str:
@@ -258,10 +275,20 @@ def _uprights(about: About, fault: Fault) -> str:
     return "Edges that lean a little are drawn leaning too much."
 
 
+def _depth(about: About, fault: Fault) -> str:
+    factor = fault.amount["factor"]
+    if factor < 1:
+        return f"What runs back is drawn {_percent(factor)} shorter than you see it."
+    return (
+        f"Depth is drawn as you know it, not as you see it: what runs back is {_percent(factor)} "
+        "too long."
+    )
+
+
 _FAULTS: dict[str, Callable[[About, Fault], str]] = {
     "size": _size, "tilt": _tilt, "lean": _lean, "stretch": _stretch, "shift": _shift,
     "group": _part, "landmark": _part, "grown": _grown, "wide": _sided("wide", "narrow"),
-    "tall": _sided("tall", "low"), "uprights": _uprights,
+    "tall": _sided("tall", "low"), "uprights": _uprights, "depth": _depth,
 }  # fmt: skip
 
 
@@ -327,6 +354,7 @@ _MOVES: dict[str, Callable[[About, Correction], str]] = {
     "wide": _shrink,
     "tall": _shrink,
     "uprights": _whole("Let near-uprights lean again"),
+    "depth": _whole("Bring the far ends to where you see them"),
 }
 
 

@@ -3,7 +3,7 @@
 from collections.abc import Callable, Iterator
 
 from zirkel.core.check.causes.base import Candidate
-from zirkel.core.check.causes.habits import grown, uprights
+from zirkel.core.check.causes.habits import depths, grown, uprights
 from zirkel.core.check.causes.some import hanging, one, patches, shapes
 from zirkel.core.check.causes.whole import whole
 from zirkel.core.check.drawing import Drawing
@@ -16,6 +16,7 @@ CAUSES: tuple[Callable[[Drawing], Iterator[Candidate]], ...] = (
     patches,
     grown,
     uprights,
+    depths,
 )
 
 __all__ = ["CAUSES", "Candidate"]

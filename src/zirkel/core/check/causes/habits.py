@@ -1,4 +1,5 @@
-"""What habit does to a drawing: what is looked at longest grows, near-uprights are made upright."""
+"""What habit does to a drawing: what is looked at longest grows, near-uprights are made upright,
+depth is drawn as it is known to be."""
 
 from __future__ import annotations
 
@@ -10,7 +11,7 @@ from zirkel.core.check.causes.base import Candidate
 from zirkel.core.check.causes.some import LARGEST_SHARE
 from zirkel.core.check.drawing import Drawing
 
-USUAL_GROWTH, USUAL_SHARE = 0.08, 0.6
+USUAL_GROWTH, USUAL_SHARE, USUAL_DEPTH = 0.08, 0.6, 0.2
 LEAST_GROWN, LEAST_EDGES = 4, 2
 UPRIGHT_DEG = (1.5, 12.0)
 """Edges that lean so little, but do lean, are the ones that get drawn upright."""
@@ -34,6 +35,22 @@ def grown(drawing: Drawing) -> Iterator[Candidate]:
                 kind, columns.reshape(-1, 1), np.array([USUAL_GROWTH]), KINDS + 3.0 * len(held),
                 members, lambda b: {"factor": 1.0 + float(b[0])},
             )  # fmt: skip
+
+
+def depths(drawing: Drawing) -> Iterator[Candidate]:
+    """Edges that run back, all drawn longer than they are seen: as one knows them to be."""
+    columns = np.zeros((len(drawing.ids), 2))
+    count = np.zeros(len(drawing.ids))
+    for near, far in drawing.receding:
+        columns[far] += drawing.planned[far] - drawing.planned[near]
+        count[far] += 1.0
+    if (count > 0).sum() < LEAST_EDGES:
+        return
+    columns /= np.maximum(count, 1.0)[:, None]
+    yield Candidate(
+        "depth", columns.reshape(-1, 1), np.array([USUAL_DEPTH]), KINDS, np.flatnonzero(count),
+        lambda b: {"factor": 1.0 + float(b[0])},
+    )  # fmt: skip
 
 
 def uprights(drawing: Drawing) -> Iterator[Candidate]:
