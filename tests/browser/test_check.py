@@ -2,12 +2,13 @@
 
 import io
 import unittest
+from typing import ClassVar
 
 import numpy as np
 from PIL import Image
 from playwright.sync_api import expect
 
-from tests.browser.case import BrowserCase, demonstration
+from tests.browser.case import ROOT, BrowserCase, demonstration
 from zirkel.core.worked import Worked
 from zirkel.demo.photograph import Camera, photograph
 from zirkel.studyfile.read import read_study
@@ -135,6 +136,58 @@ class Round(BrowserCase):
         )
         self.page.click("text=These are the corners")
         self.page.wait_for_selector("text=Tap where")
+
+
+class Sizes(BrowserCase):
+    """The check on small screens and by touch, and what axe says of it once it has loaded."""
+
+    viewport: ClassVar = {"width": 390, "height": 844}
+    touch = True
+    title = "Potting bench, morning light"
+
+    def setUp(self):
+        super().setUp()
+        self.id = self.study_id(self.title)
+
+    def test_nothing_runs_off_and_everything_is_large_enough_for_a_thumb(self):
+        self.open(f"/studies/{self.id}/check", "text=To do, in this order")
+        for width, height in ((390, 844), (820, 1180), (1024, 768)):
+            self.page.set_viewport_size({"width": width, "height": height})
+            self.page.wait_for_timeout(200)
+            wide = self.page.evaluate("document.documentElement.scrollWidth")
+            self.assertLessEqual(wide, width)
+        for button in self.page.locator("aside button").all():
+            box = button.bounding_box()
+            self.assertGreaterEqual(box["height"], 40, button.inner_text())
+
+    def test_corrections_are_gone_through_by_touch(self):
+        self.open(f"/studies/{self.id}/check", "text=To do, in this order")
+        second = self.page.get_by_role("button", name="Bring Spout, tip")
+        second.tap()
+        self.page.wait_for_selector("li[aria-current=true] >> text=Bring Spout, tip")
+        expect(self.page.locator("g[data-done=false]")).to_have_count(1)
+        self.page.get_by_role("checkbox").nth(1).tap()
+        self.page.wait_for_selector("text=1 of 2 repaired")
+        self.page.get_by_role("button", name="Go on to the middle shapes all the same").tap()
+        expect(self.page.locator("li[data-here=true]")).to_contain_text("Middle shapes")
+
+    def test_nothing_for_axe(self):
+        axe = (ROOT / "frontend" / "node_modules" / "axe-core" / "axe.min.js").read_text()
+        self.open(f"/studies/{self.id}/check", "text=To do, in this order")
+        for step in ("verdict", "measure", "corners"):
+            if step == "measure":
+                self.page.click("text=Measure again")
+                self.page.click("text=How it is judged")
+            if step == "corners":
+                self.page.click("button:has-text('The corners')")
+                self.page.wait_for_selector("[role=slider]")
+            self.page.wait_for_timeout(300)
+            self.page.evaluate(axe)
+            found = self.page.evaluate(
+                "async () => (await axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa',"
+                " 'wcag22aa']})).violations.map(v => [v.id, v.nodes.map(n => n.target.join())])"
+            )
+            self.assertEqual(found, [], step)
 
 
 if __name__ == "__main__":

@@ -74,6 +74,55 @@ class Room(CheckCase):
                 self.assertIn(f"{2 - n} more landmark", self.room()["missing"])
 
 
+class EyeFirst(CheckCase):
+    """What the eye said is kept with what was found; nothing is lost by an odd guess."""
+
+    def test_a_guess_at_a_reading_is_kept_in_its_own_measure(self):
+        for kind, fields, guess, measure in (
+            ("span", {"along": "level", "units": 1.5}, {"along": "level", "units": 1.25},
+             "relative"),
+            ("tilt", {"degrees": 40}, {"degrees": 47.5}, "degrees"),
+            ("drop", {"offset": 0.25}, {"offset": 0}, "units"),
+        ):  # fmt: skip
+            ends = {"id": "x", "kind": kind, "from": "can_rim_l", "to": "pot1_l"}
+            self.change(type="take_sighting", sighting={**ends, **fields},
+                        guess={**ends, **guess})  # fmt: skip
+            kept = self.store.get(self.id).study.guesses[-1]
+            self.assertEqual((kept.exercise, kept.measure), (f"bench_{kind}", measure))
+            self.assertNotEqual(kept.answer, kept.truth)
+        ends = {"id": "x", "from": "can_rim_l", "to": "pot1_l"}
+        self.change(type="take_sighting", sighting={**ends, "kind": "tilt", "degrees": 30},
+                    guess={**ends, "kind": "drop", "offset": 0})  # fmt: skip
+        self.assertEqual(len(self.store.get(self.id).study.guesses), 3)
+        self.change(422, type="take_sighting", sighting={**ends, "kind": "tilt", "degrees": 30},
+                    guess={"kind": "tilt", "degrees": "steep"})  # fmt: skip
+
+    def test_what_looked_off_is_told_beside_what_was_found(self):
+        guesses = [{"way": "lower", "landmark": "spout_tip"}, {"way": "fine"},
+                   {"way": "left", "landmark": "sack_l"}]  # fmt: skip
+        self.change(type="keep_check", guesses=guesses)
+        told = self.room()["verdict"]["guesses"]
+        self.assertEqual([each["right"] for each in told], [True, True, False])
+        self.assertEqual(told[0]["eye"], "Spout, tip: too low")
+        self.assertIn("too low", told[0]["found"])
+        self.assertEqual(told[2]["found"], "It stands.")
+        for odd in ([{"way": "sideways"}], [{"way": "left", "landmark": "nowhere"}], [{}] * 300):
+            self.change(422, type="keep_check", guesses=odd)
+        self.assertEqual(len(self.room()["history"]), 2)
+
+    def test_how_it_is_judged_changes_what_is_allowed_not_what_was_kept(self):
+        before = self.room()
+        self.change(type="set_checking", manner="free", tolerance={"large": "12 mm"})
+        after = self.room()
+        self.assertEqual(after["history"], before["history"])
+        self.assertEqual([each["own_mm"] for each in after["allowed"]], [12.0, None, None])
+        self.assertEqual(after["manner"], "free")
+        self.change(422, type="set_checking", tolerance={"large": -1})
+        self.change(type="set_checking", against="proportions")
+        self.assertEqual(self.room()["against"], "proportions")
+        self.assertIsNone(self.store.get(self.id).study.tolerance)
+
+
 class Pictures(CheckCase):
     def test_the_sheet_is_found_and_laid_flat(self):
         found = self.post(f"/studies/{self.id}/corners", picture=self.picture)
