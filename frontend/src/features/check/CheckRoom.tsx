@@ -72,13 +72,16 @@ export function CheckRoom({ bench, make }: Props) {
     if (!chosen) {
       return;
     }
-    const name = room.landmarks.find((each) => each.id === chosen)?.name ?? chosen;
+    const here = room.landmarks.findIndex((each) => each.id === chosen);
+    const name = room.landmarks[here]?.name ?? chosen;
+    // What is marked is only known of this version: after a new photograph nothing is any more.
+    const marked = (each: (typeof room.landmarks)[number] | undefined) =>
+      room.version === bench.version && Boolean(each?.marked);
+    const again = marked(room.landmarks[here]);
     const place: [number, number] = [Math.round(x * 10) / 10, Math.round(y * 10) / 10];
     if (await tell({ type: "mark_drawn", landmark: chosen, at: place }, `${name} is marked.`)) {
-      // In their order from here on: what was marked just now may not have come back yet.
-      const here = room.landmarks.findIndex((each) => each.id === chosen);
-      const next = room.landmarks.slice(here + 1).find((each) => !each.marked);
-      setChosen(next?.id ?? null);
+      const next = room.landmarks.slice(here + 1).find((each) => !marked(each));
+      setChosen(again ? null : (next?.id ?? null));
     }
   };
   const judge = async () => {
