@@ -19,7 +19,7 @@ from multiprocessing.util import Finalize
 from pathlib import Path
 from typing import ClassVar
 
-from playwright.sync_api import Browser, Page, sync_playwright
+from playwright.sync_api import Browser, Page, expect, sync_playwright
 
 from zirkel.demo.generate import FOLDER as DEMO_FOLDER
 
@@ -93,6 +93,7 @@ def at_the_end(tidy: Callable[[], object], priority: int) -> None:
 def shared_browser() -> Browser:
     """One Chromium for all tests of this process."""
     playwright = sync_playwright().start()
+    expect.set_options(timeout=30_000)
     browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
     at_the_end(playwright.stop, priority=1)
     at_the_end(browser.close, priority=2)
@@ -143,11 +144,17 @@ class BrowserCase(unittest.TestCase):
 
     def new_page(self) -> Page:
         page = self.context.new_page()
-        page.set_default_timeout(10_000)
+        page.set_default_timeout(30_000)
         self.troubles: list[str] = []
         page.on("pageerror", lambda error: self.troubles.append(str(error)))
         page.on("request", self._local_only)
         return page
+
+    def take_it(self, page: Page | None = None) -> None:
+        """Takes up the suggestion by key, once there is one: it's worked out after the study."""
+        page = page or self.page
+        page.wait_for_selector("[aria-keyshortcuts='Shift+N']", state="attached")
+        page.keyboard.press("Shift+N")
 
     def _local_only(self, request) -> None:
         if not request.url.startswith((self.server.address, "data:", "blob:")):

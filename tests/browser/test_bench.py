@@ -20,7 +20,7 @@ class Bench(BrowserCase):
         self.assertEqual(self.page.get_attribute("[data-landmark=dibber_point]", "data-standing"),
                          "loose")  # fmt: skip
         self.page.wait_for_selector("text=Lay the stick over Stack, foot right and Dibber, point")
-        self.page.keyboard.press("Shift+N")
+        self.take_it()
         self.page.wait_for_selector("output >> text=which hour?")
         self.page.keyboard.type("4:00")
         self.page.keyboard.press("Enter")
@@ -72,7 +72,7 @@ class Bench(BrowserCase):
         version = self.version()
         other.click("text=Strike >> visible=true")
         other.wait_for_selector(f"[data-version='{version + 1}']")
-        self.page.keyboard.press("Shift+N")
+        self.take_it()
         self.page.keyboard.type("1 1/4")
         self.page.keyboard.press("Enter")
         self.page.wait_for_selector("text=Changed elsewhere meanwhile")

@@ -77,7 +77,7 @@ class Look(BrowserCase):
         self.assertEqual(unseen, [])
 
     def test_motion_is_left_out_when_asked(self):
-        self.page.keyboard.press("Shift+N")
+        self.take_it()
         self.page.keyboard.type("1 1/4")
         version = self.version()
         self.page.keyboard.press("Enter")

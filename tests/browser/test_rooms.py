@@ -141,7 +141,7 @@ class InOrder(SubjectCase):
         asked = self.page.get_by_role("region", name="Sight next").locator("p").first
         for step in range(1, 4):
             before = asked.inner_text()
-            self.page.keyboard.press("Shift+N")
+            self.take_it()
             self.page.wait_for_selector("[data-end=tip][data-on]", state="attached")
             self.page.wait_for_selector("[data-end=end][data-on]", state="attached")
             self.page.keyboard.press("Shift+R")

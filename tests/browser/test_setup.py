@@ -210,7 +210,7 @@ class ALostServer(BrowserCase):
         page = self.page
         self.open(f"/studies/{self.study_id(TITLE)}", "text=Simple here")
         version = self.version()
-        page.keyboard.press("Shift+N")
+        self.take_it()
         page.keyboard.type("1/4")
         self.server.kill()
         page.keyboard.press("Enter")
