@@ -68,27 +68,29 @@ class About:
 
 def say_way(words: Words, dx: float, dy: float) -> str:
     """A move on the sheet: "6 mm to the left and 2 mm down"."""
+    return _both_ways(words, dx, dy, ("to the left", "to the right"), ("up", "down"))
+
+
+def say_where(words: Words, dx: float, dy: float) -> str:
+    """How something stands off: "6 mm too far right and 2 mm too low"."""
+    return _both_ways(words, dx, dy, ("too far left", "too far right"), ("too high", "too low"))
+
+
+def _both_ways(
+    words: Words, dx: float, dy: float, across: tuple[str, str], down: tuple[str, str]
+) -> str:
+    """The larger of the two always, the other where it can be seen; names (negative, positive)."""
     parts = []
     if abs(dx) >= LITTLE_MM or abs(dx) >= abs(dy):
-        parts.append(f"{_drawn(words, dx)} to the {'right' if dx > 0 else 'left'}")
+        parts.append(f"{_drawn(words, dx)} {across[dx > 0]}")
     if abs(dy) >= LITTLE_MM or abs(dy) > abs(dx):
-        parts.append(f"{_drawn(words, dy)} {'down' if dy > 0 else 'up'}")
+        parts.append(f"{_drawn(words, dy)} {down[dy > 0]}")
     return " and ".join(parts)
 
 
 def _drawn(words: Words, mm: float) -> str:
     """A length as a hand can draw it: to half a millimetre."""
     return words.length(round(2.0 * abs(mm)) / 2.0)
-
-
-def say_where(words: Words, dx: float, dy: float) -> str:
-    """How something stands off: "6 mm too far right and 2 mm too low"."""
-    parts = []
-    if abs(dx) >= LITTLE_MM or abs(dx) >= abs(dy):
-        parts.append(f"{_drawn(words, dx)} too far {'right' if dx > 0 else 'left'}")
-    if abs(dy) >= LITTLE_MM or abs(dy) > abs(dx):
-        parts.append(f"{_drawn(words, dy)} too {'low' if dy > 0 else 'high'}")
-    return " and ".join(parts)
 
 
 def say_fault(about: About, fault: Fault) -> str:
