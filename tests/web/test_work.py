@@ -40,7 +40,7 @@ class Working(SubjectCase):
 
     def running(self, what):
         for _ in range(400):
-            for each in self.get("/work").json["running"]:
+            for each in self.get("/running").json["running"]:
                 if what in each["what"]:
                     return each
             time.sleep(0.05)
@@ -59,16 +59,16 @@ class Working(SubjectCase):
             time.sleep(0.05)
             work = self.running("How to place every landmark")
         self.assertRegex(work["doing"], rf"working out the recipe: \d+ of {MANY} placed")
-        left = self.client.delete(f"/api/v1/work/{work['id']}")
+        left = self.client.delete(f"/api/v1/running/{work['id']}")
         self.assertEqual(left.status_code, 204)
         asking.join()
         self.assertEqual(answers[0].status_code, 409)
         self.assertEqual(answers[0].json["title"], "Left off")
-        self.assertEqual(self.get("/work").json["running"], [])
+        self.assertEqual(self.get("/running").json["running"], [])
         self.assertEqual(self.get(f"/studies/{self.id}").status_code, 200)
 
     def test_what_has_ended_can_t_be_left_off(self):
-        self.assertEqual(self.client.delete("/api/v1/work/999").status_code, 404)
+        self.assertEqual(self.client.delete("/api/v1/running/999").status_code, 404)
 
 
 if __name__ == "__main__":

@@ -141,7 +141,7 @@ export const api = {
   takePicture: sendPicture,
   leave: (number: number) =>
     told(
-      client.DELETE("/api/v1/work/{number}", { params: { path: { number } } }),
+      client.DELETE("/api/v1/running/{number}", { params: { path: { number } } }),
     ) as Promise<unknown>,
   takeAddress: (id: number, what: string) => `/api/v1/studies/${id}/take/${what}`,
   printAddress: (id: number) => `/api/v1/studies/${id}/print.pdf`,

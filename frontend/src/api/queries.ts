@@ -165,7 +165,7 @@ export const queries = {
   work: () =>
     queryOptions({
       queryKey: ["work"],
-      queryFn: ({ signal }) => told(client.GET("/api/v1/work", { signal })),
+      queryFn: ({ signal }) => told(client.GET("/api/v1/running", { signal })),
       refetchInterval: 1000,
       gcTime: 0,
       retry: false,

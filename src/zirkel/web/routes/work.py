@@ -33,7 +33,7 @@ class WorkList(BaseModel):
     running: list[Running]
 
 
-@routes.get("/work", responses={"200": WorkList}, operation_id="work")
+@routes.get("/running", responses={"200": WorkList}, operation_id="work")
 def get_work() -> Response:
     """What takes long just now."""
     found = [
@@ -43,7 +43,7 @@ def get_work() -> Response:
     return as_json(WorkList(running=found))
 
 
-@routes.delete("/work/<int:number>", responses={"204": None}, operation_id="leaveWork")
+@routes.delete("/running/<int:number>", responses={"204": None}, operation_id="leaveWork")
 def delete_work(path: WorkPath) -> Response:
     """Leave a piece of work off: nothing of it is kept."""
     works().leave(path.number)
