@@ -313,8 +313,12 @@ def _resize(about: About, made: Correction) -> str:
     factor = made.fault.amount["factor"]
     name, dx, dy = _furthest(about, made)
     unit = about.words.unit_mm
-    whole = " Or keep the size, as the drawing agrees with itself: give the unit {{}} in Frame."
-    keep = whole.format(about.words.length(round(unit * factor, 1))) if unit else ""
+    own = about.words.length(round(unit * factor, 1)) if unit else ""
+    keep = (
+        f" Or keep the size, as the drawing agrees with itself: give the unit {own} in Frame."
+        if own
+        else ""
+    )
     way = "Bring everything in" if factor > 1 else "Let everything out"
     return (
         f"{way} by {_percent(factor)} from the middle: {name} goes "
