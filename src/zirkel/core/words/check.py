@@ -82,9 +82,9 @@ def _both_ways(
     """The larger of the two always, the other where it can be seen; names (negative, positive)."""
     parts = []
     if abs(dx) >= LITTLE_MM or abs(dx) >= abs(dy):
-        parts.append(f"{_drawn(words, dx)} {across[dx > 0]}")
+        parts.append(f"{_drawn(words, dx)} {across[int(dx > 0)]}")
     if abs(dy) >= LITTLE_MM or abs(dy) > abs(dx):
-        parts.append(f"{_drawn(words, dy)} {down[dy > 0]}")
+        parts.append(f"{_drawn(words, dy)} {down[int(dy > 0)]}")
     return " and ".join(parts)
 
 
