@@ -39,7 +39,7 @@ export function Receding({ room, a, b, screen }: Props) {
               );
             })}
             {family.left_mm.length > 0 && (
-              <text x={a.x + inset} y={b.y - 6 - 14 * row}>
+              <text x={a.x + 6} y={b.y - 8 - 16 * row}>
                 {family.name}
               </text>
             )}
