@@ -8,8 +8,9 @@ import numpy as np
 
 from zirkel.core.arrays import Array
 from zirkel.core.network.adjust import Adjustment
+from zirkel.core.network.doubts import judge
+from zirkel.core.network.families import Perspective, perspective
 from zirkel.core.network.search import adjust
-from zirkel.core.perspective.families import Perspective, perspective, strained
 from zirkel.core.sightings import Drop, Level, Sighting, Tilt
 from zirkel.core.study import Family, Landmark, Sheet, Study, UnitPair
 
@@ -96,7 +97,7 @@ def seen(seed: int, square_on: bool = False, wrong: tuple[str, str] | None = Non
 def main() -> None:
     """Coverage of the eye level, families at infinity, wrong edges, how much families tighten."""
     within = total = flat = first = 0
-    slack, honest = [], []
+    slack, honest, honest_alone, alarms = [], [], [], 0
     for seed in range(SCENES):
         found, adjusted, truth, eye = seen(seed)
         if found.eye_level is not None and found.eye_sd is not None:
@@ -104,21 +105,28 @@ def main() -> None:
             within += abs(found.eye_level - eye) <= 2.0 * found.eye_sd
         names = adjusted.network.ids
         at = np.array([truth[name] for name in names])
-        off = (found.places - at)[1:]
-        variance = found.covariance.diagonal().reshape(-1, 2)[1:]
-        honest.append(float((off**2).sum() / variance.sum()))
-        slack.append(_areas(found.covariance) / _areas(_cofactor(adjusted)))
+        before = adjusted.alone or adjusted
+        for made, these in ((adjusted, honest), (before, honest_alone)):
+            off = (made.places - at)[1:]
+            variance = _cofactor(made).diagonal().reshape(-1, 2)[1:]
+            these.append(float((off**2).sum() / variance.sum()))
+        slack.append(_areas(_cofactor(adjusted)) / _areas(_cofactor(before)))
+        alarms += bool(judge(adjusted).doubts) or bool(adjusted.aside)
         up, *_ = seen(seed, square_on=True)
         flat += all(each.at_infinity for each in up.families if each.name in ("a", "up"))
         edge = families_of()[seed % 2].edges[seed % 4]
-        wrong, there, *_ = seen(seed, wrong=edge)
-        off = strained(wrong, there)
-        first += max(off, key=lambda name: abs(off[name])) == f"t{edge[0]}{edge[1]}"
+        _, there, *_ = seen(seed, wrong=edge)
+        doubts = judge(there).doubts
+        first += bool(doubts) and doubts[0].sighting == f"t{edge[0]}{edge[1]}"
     print(f"eye level within two sd: {within} of {total}")
     print(f"families parallel to the picture told so: {flat} of {SCENES}")
     print(f"an edge wrong by 8 degrees stands out first: {first} of {SCENES}")
-    print(f"slack with families {np.mean(slack):.2f} of that without; "
-          f"RMS error over predicted {np.sqrt(np.mean(honest)):.2f}")  # fmt: skip
+    print(
+        f"slack with families {np.mean(slack):.2f} of that without; "
+        f"RMS error over predicted {np.sqrt(np.mean(honest)):.2f}, "
+        f"without families {np.sqrt(np.mean(honest_alone)):.2f}"
+    )
+    print(f"false doubts: {alarms} of {SCENES}")  # fmt: skip
 
 
 def _cofactor(adjusted: Adjustment) -> Array:

@@ -17,12 +17,12 @@ from zirkel.core.check.correct import Check, check
 from zirkel.core.check.drawing import drawing_of
 from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.ambiguity import Ambiguity, ambiguities
+from zirkel.core.network.families import Perspective, perspective, receding
 from zirkel.core.network.relations import Found, find_relations
 from zirkel.core.network.solve import Solution, solve
 from zirkel.core.network.standing import standings
 from zirkel.core.network.trust import Component, personal_trust
 from zirkel.core.network.what_next import Next, what_next
-from zirkel.core.perspective.families import Perspective, perspective, receding
 from zirkel.core.schools import OTHERWISE, School, Table, school_of, tables_of
 from zirkel.core.sheet.arithmetic.grid import Grid, grid_over
 from zirkel.core.sheet.plan import Plan, make_plan
@@ -265,7 +265,7 @@ class Worked:
 
 def _measured(study: Study) -> tuple[object, ...]:
     """All of a study that its adjustment depends on."""
-    return study.landmarks, study.sightings, study.unit, study.trust
+    return study.landmarks, study.sightings, study.unit, study.trust, study.families
 
 
 def _retold(solution: Solution, study: Study) -> Solution:

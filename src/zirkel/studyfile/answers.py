@@ -3,17 +3,17 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import asdict
 from typing import Any
 
 from pydantic import BaseModel, ConfigDict, Field
 
 from zirkel.core.check.causes.base import Fault
 from zirkel.core.check.correct import Check
-from zirkel.core.network.adjust import Adjustment
+from zirkel.core.network.families import Perspective, SeenFamily
 from zirkel.core.network.relations import Found, Line, Relation
 from zirkel.core.network.solve import Solution
 from zirkel.core.network.what_next import Next, Suggestion
-from zirkel.core.perspective.families import Perspective, SeenFamily, strained
 from zirkel.core.sheet.plan import Plan
 from zirkel.core.sheet.recipe import Construction, Recipe, Step
 from zirkel.core.sheet.recipe.dictation import Item
@@ -176,11 +176,9 @@ class PerspectiveAnswer(Answer):
     doubts: list[dict[str, Any]]
 
     @classmethod
-    def of(cls, found: Perspective, adjusted: Adjustment) -> PerspectiveAnswer:
+    def of(cls, found: Perspective, solution: Solution) -> PerspectiveAnswer:
         """The answer of `zirkel perspective`."""
         eye = found.eye_level
-        off = strained(found, adjusted)
-        worst = sorted(off, key=lambda name: -abs(off[name]))
         return cls(
             eye_level=None if eye is None else {"y": eye, "sd": found.eye_sd or 0.0},
             families=[_family(each) for each in found.families],
@@ -192,15 +190,8 @@ class PerspectiveAnswer(Answer):
                 }
                 for each in found.edges
             ],
-            doubts=[
-                {"sighting": name, "standardized": off[name]}
-                for name in worst if abs(off[name]) > DOUBTED
-            ],
+            doubts=[asdict(each) for each in solution.doubts],
         )  # fmt: skip
-
-
-DOUBTED = 3.29
-"""Standard deviations from which on a reading is doubted (two-sided alpha = 0.001)."""
 
 
 def _family(each: SeenFamily) -> dict[str, Any]:

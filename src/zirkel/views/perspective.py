@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import BaseModel
 
-from zirkel.core.perspective.families import SeenFamily
+from zirkel.core.network.families import SeenFamily
 from zirkel.core.perspective.ticks import EdgeTicks, edge_ticks
 from zirkel.core.study import UnitLength, UnitPair
 from zirkel.core.words.perspective import say_edge, say_eye_level, say_family

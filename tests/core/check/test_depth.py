@@ -6,7 +6,7 @@ from dataclasses import replace
 import numpy as np
 from bench.perspective import families_of, seen_box, sighted
 
-from zirkel.core.perspective.families import receding
+from zirkel.core.network.families import receding
 from zirkel.core.words.check import About, say_correction, say_fault
 from zirkel.core.worked import Worked
 

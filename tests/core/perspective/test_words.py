@@ -4,7 +4,7 @@ import unittest
 
 import numpy as np
 
-from zirkel.core.perspective.families import Perspective, SeenEdge, SeenFamily
+from zirkel.core.network.families import Perspective, SeenEdge, SeenFamily
 from zirkel.core.words.base import Words
 from zirkel.core.words.perspective import say_edge, say_eye_level, say_family
 

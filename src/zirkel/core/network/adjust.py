@@ -16,7 +16,9 @@ in geodetic networks (redundancy numbers, standardized residuals).
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
+from typing import Any
 
 import numpy as np
 from scipy.linalg import lapack
@@ -59,6 +61,15 @@ class Adjustment:
     cost: float
     steps: int
     converged: bool
+    conditions: int = 0
+    """How many conditions families of edges add, counted in the cost as observations."""
+    aside: tuple[tuple[Any, float], ...] = ()
+    """Edges that disagree with their family, set aside, and by how many of their own standard
+    deviations."""
+    alone: Adjustment | None = None
+    """The adjustment of the readings alone, where families have been taken in."""
+    rejoin: Callable[[Adjustment], Adjustment] | None = None
+    """Takes the families in again after the readings were adjusted with other weights."""
 
     @property
     def convincing(self) -> bool:
@@ -81,7 +92,7 @@ class Adjustment:
     @property
     def freedom(self) -> int:
         """Degrees of freedom: readings and expected drifts less what they determine."""
-        used = int(np.count_nonzero(self.weight)) + len(self.drifts)
+        used = int(np.count_nonzero(self.weight)) + len(self.drifts) + self.conditions
         return used - (self.network.datum.unknowns - self.loose.shape[1])
 
     @property
@@ -93,13 +104,14 @@ class Adjustment:
 def readjust(before: Adjustment, weight: Array, tolerance: float = TOLERANCE) -> Adjustment:
     """Adjust again from where the last adjustment ended, with other weights (m,)."""
     net = before.network
-    return conclude(net, descend(net, (before.places, before.drifts), weight, tolerance), weight)
+    after = conclude(net, descend(net, (before.places, before.drifts), weight, tolerance), weight)
+    return after if before.rejoin is None else before.rejoin(after)
 
 
 def conclude(net: Network, found: Descent, weight: Array) -> Adjustment:
     """Covariance, loose directions, redundancies and standardized residuals at the solution."""
     linear = found.linear
-    cofactor, loose = _invert(linear.normal)
+    cofactor, loose = invert(linear.normal)
     redundancy = 1.0 - leverage(net, linear, cofactor)
     checked = redundancy > LEAST_REDUNDANCY
     standardized = np.full(len(redundancy), np.nan)
@@ -130,7 +142,7 @@ def leverage(net: Network, linear: Linear, cofactor: Array) -> Array:
     return made
 
 
-def _invert(normal: Array) -> tuple[Array, Array]:
+def invert(normal: Array) -> tuple[Array, Array]:
     """Q and a basis (u, k) of the null space of N; k = 0 in the usual case of full rank.
 
     Each pivot of the Cholesky factor, over its diagonal entry of N, is the share of that unknown

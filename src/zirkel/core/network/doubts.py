@@ -53,6 +53,9 @@ artist more than a wrong reading that is judged a little more mildly."""
 SURELY_SCATTERED = 1.45
 """Robust scale from which single readings are not even looked at before the whole."""
 
+MOST_WRONG = 2
+"""Wrong readings that may explain what else would be a hand less practised than believed."""
+
 RIVAL = 0.98
 """Correlation of residuals from which two readings can't be told apart."""
 
@@ -82,12 +85,27 @@ class Judgement:
 
 def judge(adjusted: Adjustment) -> Judgement:
     """First the whole, then each reading against it."""
-    if scatters_evenly(adjusted) and robust_scale(adjusted) > SURELY_SCATTERED:
+    scattered = scatters_evenly(adjusted) and robust_scale(adjusted) > SURELY_SCATTERED
+    doubts, now = _snoop(adjusted, 1.0, MOST_WRONG if scattered else None)
+    if scattered and not _wrong_rather_than_scattered(adjusted, now, len(doubts)):
         return _judge_scattered(adjusted)
-    doubts, now = _snoop(adjusted, 1.0)
-    if _too_scattered(now, BESIDE_DOUBTS if doubts else SCATTER_BY_CHANCE):
+    if _too_scattered(
+        now, BESIDE_DOUBTS if doubts else SCATTER_BY_CHANCE
+    ) and not _wrong_rather_than_scattered(adjusted, now, len(doubts)):
         return _judge_scattered(adjusted)
     return Judgement((*doubts, *_broken_orders(now)), 1.0)
+
+
+def _wrong_rather_than_scattered(adjusted: Adjustment, after: Adjustment, wrong: int) -> bool:
+    """Whether a wrong reading or two explain the cost better than a hand less practised than
+    believed. With f degrees of freedom and the scale fitted, the latter costs f ln(cost / f) + f;
+    striking k of m readings costs what is left and 2 ln m for the choice of each (both are -2 log
+    likelihood; G. Schwarz 1978, for the price of a choice)."""
+    f = adjusted.freedom
+    if not 0 < wrong <= MOST_WRONG or f <= 0:
+        return False
+    choice = 2.0 * wrong * np.log(max(np.count_nonzero(adjusted.weight), 1))
+    return bool(after.cost + choice < f * np.log(max(adjusted.cost / f, 1e-9)) + f)
 
 
 def _too_scattered(now: Adjustment, chance: float) -> bool:
@@ -109,13 +127,15 @@ def _judge_scattered(adjusted: Adjustment) -> Judgement:
     return Judgement((*doubts, *_broken_orders(now)), scale)
 
 
-def _snoop(adjusted: Adjustment, scale: float) -> tuple[list[Doubt], Adjustment]:
-    """Strike the worst reading and adjust again, until none stands out."""
+def _snoop(
+    adjusted: Adjustment, scale: float, most: int | None = None
+) -> tuple[list[Doubt], Adjustment]:
+    """Strike the worst reading and adjust again, until none stands out, or so many are struck."""
     if adjusted.network.datum.unknowns > HUGE:
         return _snoop_at_once(adjusted, scale), adjusted
     found: list[Doubt] = []
     now = adjusted
-    for _ in range(len(adjusted.weight)):
+    for _ in range(len(adjusted.weight) if most is None else most):
         step(f"looking for what disagrees: {len(found)} found")
         worst = _worst(now, scale)
         if worst is None:

@@ -32,6 +32,7 @@ from zirkel.core.network.adjust import Adjustment, conclude, readjust, residual_
 from zirkel.core.network.assemble import Network, build
 from zirkel.core.network.descend import HUGE, ROUGH_TOLERANCE, come_near, descend
 from zirkel.core.network.follow import followed
+from zirkel.core.network.joined import joined
 from zirkel.core.network.second_look import elsewhere, put_right, strained
 from zirkel.core.network.start import on_datum, thumbnail_places
 from zirkel.core.study import Study, UnitPair
@@ -66,11 +67,17 @@ NORMAL_MEDIAN = 0.6745
 
 
 def adjust(study: Study, before: Adjustment | None = None) -> Adjustment:
-    """Adjust all readings of a study that hold and are not struck.
+    """Adjust all readings of a study that hold and are not struck, with its families of edges.
 
     `before` is the adjustment of an earlier version: this one starts from there, and from the
     thumbnail only where that does not settle it.
     """
+    earlier = before if before is None else before.alone or before
+    alone = _adjust_readings(study, earlier)
+    return joined(alone) if study.families else alone
+
+
+def _adjust_readings(study: Study, before: Adjustment | None) -> Adjustment:
     net = build(study, on_datum(study, thumbnail_places(study)))
     weight = 1.0 / net.sigma
     if before is not None:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from zirkel.core.perspective.families import Perspective, SeenEdge, SeenFamily
+from zirkel.core.network.families import Perspective, SeenEdge, SeenFamily
 from zirkel.core.values.tilts import say_tilt
 from zirkel.core.words.base import Words
 

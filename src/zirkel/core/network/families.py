@@ -1,5 +1,4 @@
-"""Families of edges that are parallel in reality: their vanishing points and the eye level, jointly
-with the network.
+"""Families of edges that are parallel in reality: their vanishing points and the eye level.
 
 Edges parallel in reality meet, seen, in one vanishing point; those of level families all do so on
 the eye level. Symbols: x (2n,) are the places of all landmarks as the network has them, with
@@ -19,8 +18,9 @@ A = dF/dx, B = dF/dp, w = F and M = A C A' + s^2 I,
 
 iterated with A and B at the places as they have become. s allows for edges that are not quite
 straight. The covariance of p is (B'M^-1 B)^-1, that of x becomes C - C A' Q A C with Q = M^-1 -
-M^-1 B (B'M^-1 B)^-1 B'M^-1: families tighten the drawing. An edge that disagrees with its family
-stands out by k_i / sqrt(Q_ii), a standard normal deviate (W. Baarda 1968).
+M^-1 B (B'M^-1 B)^-1 B'M^-1: families tighten the drawing (`joined` takes them into the network). An
+edge that disagrees with its family stands out by k_i / sqrt(Q_ii), a standard normal deviate
+(W. Baarda 1968).
 
 Everything is counted from the middle of the edges in their own extent, so that sphere and plane are
 of one size. A direction in which the parameters are not determined (one edge alone, all on one
@@ -36,7 +36,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from zirkel.core.arrays import Array
-from zirkel.core.network.adjust import LEAST_REDUNDANCY, Adjustment
+from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.candidates import prior_cofactor
 
 STRAIGHT_RAD = 0.002
@@ -109,69 +109,61 @@ def receding(
     return made
 
 
-def strained(found: Perspective, adjusted: Adjustment) -> dict[str, float]:
-    """How far each reading stands from what families and network make of it together, in standard
-    deviations of its residual: with v its residual at the new places and h = a C a' / sigma^2
-    there, v / (sigma sqrt(1 - h)). Families check what nothing else did; readings that nothing
-    checks even so are left out."""
-    net = adjusted.network
-    number = {name: i for i, name in enumerate(net.ids)}
-    made = {}
-    for row, each in enumerate(net.sightings):
-        at = np.array([number[name] for name in each.landmarks])
-        p = found.places[at][None]
-        kind = type(each)
-        columns = kind.columns([each], net.start[at][None])
-        drift = np.array([adjusted.drifts[net.takes.index(each.take_name)]
-                          if each.take_name in net.takes else 0.0])  # fmt: skip
-        said = kind.equation(columns, p, drift)
-        misfit = float(kind.misfit(columns.reading - said.fitted)[0]) / float(net.sigma[row])
-        a = said.by_place[0].ravel() / float(net.sigma[row])
-        rows = (2 * at[:, None] + np.arange(2)).ravel()
-        unchecked = 1.0 - float(a @ found.covariance[np.ix_(rows, rows)] @ a)
-        if unchecked > LEAST_REDUNDANCY:
-            made[each.id] = misfit / math.sqrt(unchecked)
-    return made
-
-
 @dataclass(frozen=True, slots=True)
-class _Edge:
+class Edge:
+    """An edge by the number of its family and the numbers of its two landmarks."""
+
     family: int
     a: int
     b: int
 
 
 def perspective(adjusted: Adjustment) -> Perspective:
-    """Eye level and vanishing points of a study's families, from its adjusted network."""
-    study = adjusted.network.study
-    number = {name: i for i, name in enumerate(adjusted.network.ids)}
-    edges = [
-        _Edge(f, number[a], number[b])
-        for f, family in enumerate(study.families)
-        for a, b in family.edges
-        if a in number and b in number and a != b
-        and float(np.hypot(*(adjusted.places[number[b]] - adjusted.places[number[a]]))) > SHORTEST
-    ]  # fmt: skip
-    n = len(adjusted.network.ids)
-    covariance = prior_cofactor(adjusted)[: 2 * n, : 2 * n]
-    if not edges:
-        told = tuple(_untold(each.name, each.level) for each in study.families)
-        return Perspective(None, None, told, (), adjusted.places, covariance)
-    solver = _Solver(adjusted.places, covariance, edges, [each.level for each in study.families])
+    """Eye level and vanishing points of a study's families, from its adjusted network; edges that
+    were set aside are told, and count for nothing."""
+    alone = adjusted.alone or adjusted
+    aside = {(each.family, each.a, each.b): off for each, off in adjusted.aside}
+    solver = Bundles.of(alone, [Edge(*each) for each in aside])
+    names = [each.name for each in alone.network.study.families]
+    if solver is None:
+        n = len(alone.network.ids)
+        told = tuple(_untold(each.name, each.level) for each in alone.network.study.families)
+        return Perspective(
+            None, None, told, (), alone.places, prior_cofactor(alone)[: 2 * n, : 2 * n]
+        )
     solver.solve()
-    names = adjusted.network.ids
-    return solver.told([each.name for each in study.families], names)
+    return solver.told(names, alone.network.ids, aside)
 
 
 def _untold(name: str, level: bool) -> SeenFamily:
     return SeenFamily(name, level, None, None, False, None, False)
 
 
-class _Solver:
-    """The Gauss-Helmert adjustment in coordinates about the middle of the edges."""
+class Bundles:
+    """All families of a study: the Gauss-Helmert adjustment in coordinates about the middle of
+    the edges."""
+
+    @classmethod
+    def of(cls, adjusted: Adjustment, aside: Sequence[Edge] = ()) -> Bundles | None:
+        """Those of an adjusted network without what is set aside; None where there is no edge."""
+        net, places = adjusted.network, adjusted.places
+        number = net.index
+        edges = [
+            Edge(f, number[a], number[b])
+            for f, family in enumerate(net.study.families)
+            for a, b in family.edges
+            if a in number and b in number and a != b
+            and float(np.hypot(*(places[number[b]] - places[number[a]]))) > SHORTEST
+        ]  # fmt: skip
+        edges = [each for each in edges if each not in aside]
+        if not edges:
+            return None
+        n = len(net.ids)
+        covariance = prior_cofactor(adjusted)[: 2 * n, : 2 * n]
+        return cls(places, covariance, edges, [each.level for each in net.study.families])
 
     def __init__(
-        self, places: Array, covariance: Array, edges: Sequence[_Edge], level: Sequence[bool]
+        self, places: Array, covariance: Array, edges: Sequence[Edge], level: Sequence[bool]
     ) -> None:
         ends = np.array([[each.a, each.b] for each in edges]).ravel()
         self.middle = places[ends].mean(axis=0)
@@ -180,6 +172,9 @@ class _Solver:
         self.x = self.x0.copy()
         self.c = covariance / self.size**2
         self.edges, self.level = edges, level
+        self.family = np.array([each.family for each in edges])
+        self.first = np.array([each.a for each in edges])
+        self.last = np.array([each.b for each in edges])
         self.own = [[i for i, e in enumerate(edges) if e.family == f] for f in range(len(level))]
         self.v = np.array([self._begin(own) for own in self.own])
         self.e = self._begin_eye()
@@ -190,12 +185,11 @@ class _Solver:
 
     def _lines(self) -> Array:
         """(k, 3) the line of each edge."""
-        a = np.array([self.x[each.a] for each in self.edges])
-        b = np.array([self.x[each.b] for each in self.edges])
-        length = np.hypot(*(b - a).T)[:, None]
-        one = np.ones((len(a), 1))
-        made: Array = np.cross(np.hstack([a, one]), np.hstack([b, one])) / length
-        return made
+        a, b = self.x[self.first], self.x[self.last]
+        length = np.hypot(*(b - a).T)
+        across = a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0]
+        made: Array = np.stack([a[:, 1] - b[:, 1], b[:, 0] - a[:, 0], across], axis=1)
+        return made / length[:, None]
 
     def _begin(self, own: Sequence[int]) -> Array:
         """The point of the sphere that is nearest to lying on all lines of a family."""
@@ -258,21 +252,27 @@ class _Solver:
         """w (k,), A (k, 2n) and B (k, p) at the places and parameters as they are."""
         k = len(self.edges)
         lines = self._lines()
-        w, a, b = np.zeros(k), np.zeros((k, self.x.size)), np.zeros((k, self.count))
-        for i, each in enumerate(self.edges):
-            v = self.v[each.family]
-            p, q = self.x[each.a], self.x[each.b]
-            length = float(np.hypot(*(q - p)))
-            w[i] = lines[i] @ v
-            # n.v |b - a| = det(a, b, v): its derivative by a is b x v, by b is v x a; the length's
-            # own change counts for nothing where n.v is near 0.
-            by_p = np.cross(np.append(q, 1.0), v)[:2] / length
-            by_q = np.cross(v, np.append(p, 1.0))[:2] / length
-            a[i, 2 * each.a : 2 * each.a + 2] += by_p
-            a[i, 2 * each.b : 2 * each.b + 2] += by_q
-            own, eye = self._tangent(each.family)
-            b[i, self.column[each.family]] = lines[i] @ own
-            b[i, -1] = lines[i] @ eye
+        start, end = self.x[self.first], self.x[self.last]
+        vanishing = self.v[self.family]
+        vx, vy, vz = vanishing.T
+        length = np.hypot(*(end - start).T)[:, None]
+        w = (lines * vanishing).sum(axis=1)
+        # n.v |b - a| = det(a, b, v): its derivative by a is b x v, by b is v x a; the length's
+        # own change counts for nothing where n.v is near 0.
+        by_start = np.stack([end[:, 1] * vz - vy, vx - end[:, 0] * vz], axis=1) / length
+        by_end = np.stack([vy - start[:, 1] * vz, start[:, 0] * vz - vx], axis=1) / length
+        a, b = np.zeros((k, self.x.size)), np.zeros((k, self.count))
+        each = np.arange(k)
+        for axis in (0, 1):
+            a[each, 2 * self.first + axis] += by_start[:, axis]
+            a[each, 2 * self.last + axis] += by_end[:, axis]
+        for f, own in enumerate(self.own):
+            if own:
+                by_own, by_eye = self._tangent(f)
+                b[np.ix_(own, range(self.column[f].start, self.column[f].stop))] = (
+                    lines[own] @ by_own
+                )
+                b[own, -1] = lines[own] @ by_eye
         return w, a, b
 
     def solve(self) -> None:
@@ -317,23 +317,71 @@ class _Solver:
         kept = self.known @ self.known.T
         return bool(np.allclose(kept[columns][:, columns], np.eye(len(columns)), atol=1e-4))
 
-    def told(self, names: Sequence[str], landmarks: Sequence[str]) -> Perspective:
-        """What was found, in units from the unit's origin."""
+    def determined(self) -> Array:
+        """(k,) whether each edge's family is determined; solved before."""
+        told = [self.own[f] and self._is_determined(self._range(f)) for f in range(len(self.own))]
+        return np.array([bool(told[each.family]) for each in self.edges])
+
+    def _range(self, f: int) -> list[int]:
+        return list(range(self.column[f].start, self.column[f].stop))
+
+    def strain(self) -> Array:
+        """(k,) how far each edge stands off its family, in its own standard deviations; nan where
+        nothing checks it; solved before."""
+        variance = self.q.diagonal()
+        checked = variance > 1e-9 / STRAIGHT_RAD**2
+        made = np.full(len(self.edges), np.nan)
+        made[checked] = self.k[checked] / np.sqrt(variance[checked])
+        return made
+
+    def conditions(self, places: Array) -> tuple[Array, Array]:
+        """How far each edge misses its vanishing point at these places (n, 2), by the straightness
+        of edges, and the derivative of that by all 2n coordinates, with what the vanishing points
+        can take up projected out: (k,) and (k, 2n). The points are brought to where they miss
+        least before."""
+        self.x = (places - self.middle) / self.size
+        for _ in range(ROUNDS):
+            w, a, b = self._linear()
+            values, vectors = np.linalg.eigh(b.T @ b)
+            good = values > DETERMINED * max(float(values[-1]), 1e-12)
+            inverse = (vectors[:, good] / values[good]) @ vectors[:, good].T
+            dp = -inverse @ b.T @ w
+            if float(np.abs(dp).max()) < SETTLED:
+                break
+            self._move(dp)
+        project = np.eye(len(w)) - b @ inverse @ b.T
+        return project @ w / STRAIGHT_RAD, project @ a / (self.size * STRAIGHT_RAD)
+
+    def told(
+        self,
+        names: Sequence[str],
+        landmarks: Sequence[str],
+        aside: Mapping[tuple[int, int, int], float],
+    ) -> Perspective:
+        """What was found, in units from the unit's origin; with the edges set aside."""
         eye = any(is_level and own for is_level, own in zip(self.level, self.own, strict=True))
         known = eye and self._is_determined([self.count - 1])
         e_sd = math.sqrt(max(float(self.cp[-1, -1]), 0.0))
         families = tuple(self._family(f, name) for f, name in enumerate(names))
+        off = self.strain()
+        edges = [
+            self._edge(each, names, landmarks, None if np.isnan(off[i]) else float(off[i]))
+            for i, each in enumerate(self.edges)
+        ]
+        edges += [
+            self._edge(Edge(*each), names, landmarks, strain) for each, strain in aside.items()
+        ]
         return Perspective(
             self.middle[1] + self.size * self.e if known else None,
             self.size * e_sd if known else None,
             families,
-            tuple(self._edge(i, names, landmarks) for i in range(len(self.edges))),
+            tuple(edges),
             self.middle + self.size * self.x,
             self.covariance * self.size**2,
         )
 
     def _family(self, f: int, name: str) -> SeenFamily:
-        columns = list(range(self.column[f].start, self.column[f].stop))
+        columns = self._range(f)
         own, eye = self._tangent(f)
         if not self.own[f] or not self._is_determined(columns):
             return _untold(name, self.level[f])
@@ -357,16 +405,17 @@ class _Solver:
             (float(spread[0]), float(spread[1])), False, None, True,
         )  # fmt: skip
 
-    def _edge(self, i: int, names: Sequence[str], landmarks: Sequence[str]) -> SeenEdge:
-        each = self.edges[i]
+    def _edge(
+        self, each: Edge, names: Sequence[str], landmarks: Sequence[str], strain: float | None
+    ) -> SeenEdge:
         was, now = self.x0[each.b] - self.x0[each.a], self.x[each.b] - self.x[each.a]
-        variance = float(self.q[i, i])
-        scale = 1.0 / (STRAIGHT_RAD**2)
-        told = variance > 1e-9 * scale
+        if each not in self.edges:
+            v = self.v[each.family]
+            middle = (self.x[each.a] + self.x[each.b]) / 2.0
+            now = v[:2] - v[2] * middle
         return SeenEdge(
-            names[each.family], landmarks[each.a], landmarks[each.b], _tilt(was), _tilt(now),
-            float(self.k[i]) / math.sqrt(variance) if told else None,
-        )  # fmt: skip
+            names[each.family], landmarks[each.a], landmarks[each.b], _tilt(was), _tilt(now), strain
+        )
 
 
 def _tilt(d: Array) -> float:
