@@ -12,7 +12,8 @@ from zirkel.core.network.doubts import judge
 from zirkel.core.network.families import Perspective, perspective
 from zirkel.core.network.search import adjust
 from zirkel.core.sightings import Drop, Level, Sighting, Tilt
-from zirkel.core.study import Family, Landmark, Sheet, Study, UnitPair
+from zirkel.core.space import Family
+from zirkel.core.study import Landmark, Sheet, Study, UnitPair
 
 TILT_DEG, PLACE_UNITS = 1.5, 0.03
 SCENES = 100

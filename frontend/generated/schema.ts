@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/v1/depth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How deep a level rectangle is seen. */
+        get: operations["depthSeen"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/pad": {
         parameters: {
             query?: never;
@@ -640,6 +657,30 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AddEdge
+         * @description Say that an edge belongs to a family, which begins with its first; tapped quickly one after
+         *     the other, none is lost.
+         */
+        AddEdge: {
+            /** Edge */
+            edge: [
+                string,
+                string
+            ];
+            /**
+             * Level
+             * @default true
+             */
+            level?: boolean;
+            /** Name */
+            name: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add_edge";
+        };
+        /**
          * AddLandmark
          * @description A new landmark; its id comes from its name.
          */
@@ -1153,7 +1194,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -1270,6 +1311,22 @@ export interface components {
             clear: boolean;
             /** Photograph */
             photograph: components["schemas"]["FilePhotograph"];
+            /** Said */
+            said: string;
+        };
+        /**
+         * DepthSeen
+         * @description How deep a level rectangle is seen, in words and in widths of its near edge.
+         */
+        DepthSeen: {
+            /** Depth */
+            depth: number;
+            /** Far Width */
+            far_width: number;
+            /** Known */
+            known: number;
+            /** Looking Down Deg */
+            looking_down_deg: number;
             /** Said */
             said: string;
         };
@@ -1443,13 +1500,27 @@ export interface components {
         };
         /**
          * FamilyShown
-         * @description A family: its edges, where they vanish in mm on the sheet, and that in words.
+         * @description A family: its edges, where they vanish in mm on the sheet, and that in words. `left_mm` and
+         *     `right_mm` are matching ticks along the sheet's left and right edges, from its top: a line
+         *     through two of them recedes as the family does; none where the edges tell nothing. `fan` are
+         *     its edges carried on towards where they vanish.
          */
         FamilyShown: {
             /** Edges */
             edges: [
                 string,
                 string
+            ][];
+            /** Fan */
+            fan: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
             ][];
             /** Left Mm */
             left_mm: number[];
@@ -1506,6 +1577,34 @@ export interface components {
             field: string;
             /** Problem */
             problem: string;
+        };
+        /**
+         * FileCastShadow
+         * @description The shadow of an upright thing on level ground: its top, the spot on the ground straight
+         *     under that, and the shadow's tip, which is where the top's shadow falls.
+         */
+        FileCastShadow: {
+            /** Foot */
+            foot: string;
+            /** Id */
+            id: string;
+            /**
+             * Light
+             * @default sun
+             * @enum {string}
+             */
+            light?: "sun" | "lamp";
+            /**
+             * Name
+             * @default null
+             */
+            name?: string | null;
+            /** Tip */
+            tip: string;
+            /** Top */
+            top: string;
+        } & {
+            [key: string]: unknown;
         };
         /**
          * FileEyeGuess
@@ -1865,6 +1964,70 @@ export interface components {
              * @default 0.5
              */
             down?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileRepeat
+         * @description Things alike in equal steps (posts, tiles, windows): (top, foot) of the first and of the
+         *     second, and how many there are in all.
+         */
+        FileRepeat: {
+            /**
+             * Count
+             * @default 5
+             */
+            count?: number;
+            /** First */
+            first: [
+                string,
+                string
+            ];
+            /** Name */
+            name: string;
+            /** Second */
+            second: [
+                string,
+                string
+            ];
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileRound
+         * @description A circle of the subject, seen as an ellipse: the ends of its long axis as it is seen, and the
+         *     middle of its nearer and of its farther rim. `axis` names the turned thing whose rims lie over
+         *     one another; `level` if the circle lies level in reality.
+         */
+        FileRound: {
+            /**
+             * Axis
+             * @default null
+             */
+            axis?: string | null;
+            /**
+             * Far
+             * @default null
+             */
+            far?: string | null;
+            /** Id */
+            id: string;
+            /** Left */
+            left: string;
+            /**
+             * Level
+             * @default true
+             */
+            level?: boolean;
+            /**
+             * Name
+             * @default null
+             */
+            name?: string | null;
+            /** Near */
+            near: string;
+            /** Right */
+            right: string;
         } & {
             [key: string]: unknown;
         };
@@ -2702,7 +2865,8 @@ export interface components {
         };
         /**
          * PerspectiveRoom
-         * @description Eye level and families of a study.
+         * @description All that a study says of depth. `eye_mm` is how far below the sheet's top edge the eye level
+         *     lies; above it where negative.
          */
         PerspectiveRoom: {
             /** Doubts */
@@ -2713,6 +2877,16 @@ export interface components {
             eye_mm: number | null;
             /** Families */
             families: components["schemas"]["FamilyShown"][];
+            /** Lights */
+            lights: string[];
+            /** Rounds */
+            rounds: components["schemas"]["RoundShown"][];
+            /** Shadows */
+            shadows: components["schemas"]["ShadowShown"][];
+            /** Station */
+            station: string[];
+            /** Steps */
+            steps: components["schemas"]["StepsShown"][];
             /** Version */
             version: number;
         };
@@ -2904,6 +3078,45 @@ export interface components {
             type: "put_family";
         };
         /**
+         * PutRepeat
+         * @description Say that things stand in equal steps, from the first two.
+         */
+        PutRepeat: {
+            /** Repeat */
+            repeat: components["schemas"]["FileRepeat"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "put_repeat";
+        };
+        /**
+         * PutRound
+         * @description Say that landmarks are the ends of an ellipse's axes: a circle of the subject.
+         */
+        PutRound: {
+            /** Round */
+            round: components["schemas"]["FileRound"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "put_round";
+        };
+        /**
+         * PutShadow
+         * @description Say which landmark is the tip of which thing's shadow.
+         */
+        PutShadow: {
+            /** Shadow */
+            shadow: components["schemas"]["FileCastShadow"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "put_shadow";
+        };
+        /**
          * PutShape
          * @description Join landmarks to a shape: a new one, or one of the same id as it should be.
          */
@@ -3068,6 +3281,24 @@ export interface components {
             removed: boolean;
         };
         /**
+         * RemoveDepth
+         * @description Take a circle, a cast shadow or equal steps away; the landmarks stay.
+         */
+        RemoveDepth: {
+            /** Key */
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_depth";
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "rounds" | "shadows" | "repeats";
+        };
+        /**
          * RemoveFamily
          * @description Take a family away; its edges stay.
          */
@@ -3186,6 +3417,38 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * RoundShown
+         * @description A circle: its landmarks, what is seen of it, and how it is drawn, in mm on the sheet.
+         */
+        RoundShown: {
+            /** Box Mm */
+            box_mm: [
+                number,
+                number
+            ][];
+            /** Doubted */
+            doubted: boolean;
+            /** Far */
+            far: string | null;
+            /** Id */
+            id: string;
+            /** Left */
+            left: string;
+            /** Name */
+            name: string;
+            /** Near */
+            near: string;
+            /** Points Mm */
+            points_mm: [
+                number,
+                number
+            ][];
+            /** Right */
+            right: string;
+            /** Said */
+            said: string;
         };
         /**
          * RuleDrawing
@@ -3541,6 +3804,24 @@ export interface components {
             unit_mm: (number | string) | null;
         };
         /**
+         * ShadowShown
+         * @description A cast shadow by its landmarks.
+         */
+        ShadowShown: {
+            /** Foot */
+            foot: string;
+            /** Id */
+            id: string;
+            /** Light */
+            light: string;
+            /** Name */
+            name: string;
+            /** Tip */
+            tip: string;
+            /** Top */
+            top: string;
+        };
+        /**
          * SheetRoom
          * @description Frame and fit of a study. Everything about the subject is in units, about the sheet in mm.
          *
@@ -3725,6 +4006,39 @@ export interface components {
             value: number;
             /** Via */
             via: string[];
+        };
+        /**
+         * StepsShown
+         * @description Things in equal steps: uprights (top, foot) in mm, those sighted first, the panels' centres,
+         *     and how to draw them.
+         */
+        StepsShown: {
+            /** Centres Mm */
+            centres_mm: [
+                number,
+                number
+            ][];
+            /** Count */
+            count: number;
+            /** Landmarks */
+            landmarks: string[];
+            /** Name */
+            name: string;
+            /** Posts Mm */
+            posts_mm: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ][];
+            /** Said */
+            said: string[];
+            /** Trouble */
+            trouble: string | null;
         };
         /**
          * StickPose
@@ -3977,15 +4291,30 @@ export interface components {
              */
             placement?: components["schemas"]["FilePlacement"];
             /**
+             * Repeats
+             * @default []
+             */
+            repeats?: components["schemas"]["FileRepeat"][];
+            /**
              * Resighted
              * @default []
              */
             resighted?: (components["schemas"]["SpanSighting"] | components["schemas"]["TiltSighting"] | components["schemas"]["DropSighting"] | components["schemas"]["LevelSighting"] | components["schemas"]["PartSighting"] | components["schemas"]["RunSighting"] | components["schemas"]["MatchSighting"] | components["schemas"]["ParallelSighting"] | components["schemas"]["OrderSighting"])[];
             /**
+             * Rounds
+             * @default []
+             */
+            rounds?: components["schemas"]["FileRound"][];
+            /**
              * Ruled
              * @default []
              */
             ruled?: components["schemas"]["FileRuled"][];
+            /**
+             * Shadows
+             * @default []
+             */
+            shadows?: components["schemas"]["FileCastShadow"][];
             /**
              * Shapes
              * @default []
@@ -4268,6 +4597,67 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    depthSeen: {
+        parameters: {
+            query: {
+                height: number;
+                distance: number;
+                width: number;
+                depth: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DepthSeen"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     pad: {
         parameters: {
             query?: never;

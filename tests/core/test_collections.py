@@ -6,8 +6,8 @@ from dataclasses import fields, is_dataclass, replace
 from zirkel.core.collections import collections, landmark_names, removed
 from zirkel.core.fields import entries_of, landmarks_in, without_landmark
 from zirkel.core.sightings import KINDS, Drop, Level, Part, Span
+from zirkel.core.space import Family
 from zirkel.core.study import (
-    Family,
     Frame,
     KeptFrame,
     Landmark,

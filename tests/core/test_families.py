@@ -11,7 +11,7 @@ from zirkel.core.network.adjust import place_covariance
 from zirkel.core.network.doubts import judge
 from zirkel.core.network.families import perspective
 from zirkel.core.network.search import adjust
-from zirkel.core.study import Family
+from zirkel.core.space import Family
 
 
 class Exact:

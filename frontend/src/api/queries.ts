@@ -175,6 +175,13 @@ export const queries = {
       queryKey: ["plumbs", query],
       queryFn: ({ signal }) => told(client.GET("/api/v1/plumbs", { params: { query }, signal })),
     }),
+  depthSeen: (query: { height: number; distance: number; width: number; depth: number }) =>
+    queryOptions({
+      queryKey: ["depth seen", query],
+      queryFn: ({ signal }) => told(client.GET("/api/v1/depth", { params: { query }, signal })),
+      placeholderData: keepPreviousData,
+      retry: false,
+    }),
   reckon: (query: LiveQuery) =>
     queryOptions({
       queryKey: ["reckon", query],

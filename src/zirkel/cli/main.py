@@ -61,7 +61,7 @@ def relations_command(worked: Worked, options: argparse.Namespace) -> Answer:
 
 def perspective_command(worked: Worked, options: argparse.Namespace) -> Answer:
     """Eye level and vanishing points from families of edges."""
-    return PerspectiveAnswer.of(worked.perspective, worked.solution)
+    return PerspectiveAnswer.of(worked.perspective, worked.solution, worked.rounds)
 
 
 def check_command(worked: Worked, options: argparse.Namespace) -> Answer:

@@ -19,7 +19,8 @@ from zirkel.commands.check import (
     SetPhotograph,
     TickMove,
 )
-from zirkel.commands.families import PutFamily, RemoveFamily
+from zirkel.commands.depth import PutRepeat, PutRound, PutShadow, RemoveDepth
+from zirkel.commands.families import AddEdge, PutFamily, RemoveFamily
 from zirkel.commands.landmarks import (
     AddLandmark,
     AddShape,
@@ -93,8 +94,13 @@ AnyChange = Annotated[
     | MeasurePicture
     | ReadPicture
     | ReadTable
+    | AddEdge
     | PutFamily
     | RemoveFamily
+    | PutRound
+    | PutShadow
+    | PutRepeat
+    | RemoveDepth
     | SetPhotograph
     | MarkDrawn
     | RuleDrawing

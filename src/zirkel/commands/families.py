@@ -6,9 +6,10 @@ from dataclasses import replace
 from typing import Literal
 
 from zirkel.commands.base import Change, expect
+from zirkel.core.space import Family
 from zirkel.core.study import Study
 from zirkel.errors import BadInput
-from zirkel.studyfile.entries import Name
+from zirkel.studyfile.entries import Id, Name
 from zirkel.studyfile.references import check_references
 from zirkel.studyfile.schema import FileFamily
 
@@ -51,6 +52,26 @@ class PutFamily(Change):
     def label(self, before: Study, after: Study) -> str:
         """Its name."""
         return f"Parallel edges: {self.family.name}"
+
+
+class AddEdge(Change):
+    """Say that an edge belongs to a family, which begins with its first; tapped quickly one after
+    the other, none is lost."""
+
+    type: Literal["add_edge"] = "add_edge"
+    name: Name
+    level: bool = True
+    edge: tuple[Id, Id]
+
+    def made(self, study: Study) -> Study:
+        """The study with that edge; a family that is there stays level or not."""
+        known = next((each for each in study.families if each.name == self.name), None)
+        family = known or Family(name=self.name, edges=(), level=self.level)
+        return PutFamily(family=replace(family, edges=(*family.edges, self.edge))).made(study)
+
+    def label(self, before: Study, after: Study) -> str:
+        """The family's name."""
+        return f"An edge of {self.name}"
 
 
 class RemoveFamily(Change):

@@ -22,6 +22,7 @@ from zirkel.core.drawn import (
 )
 from zirkel.core.fields import entry, unknown
 from zirkel.core.sightings import KINDS, Sighting
+from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.subject.faults import FAULTS
 from zirkel.core.subject.station import Station
 
@@ -177,16 +178,6 @@ class Placement:
 
 
 @dataclass(frozen=True, slots=True)
-class Family:
-    """Edges of the subject that are parallel in reality; `level` if they are also horizontal."""
-
-    name: str = entry("name")
-    edges: tuple[tuple[str, str], ...] = entry("pair", many="list", names="landmark", most=500)
-    level: bool = entry("flag", False, always=True)
-    extra: Extra = unknown()
-
-
-@dataclass(frozen=True, slots=True)
 class SimulatedSubject:
     """A scene that Zirkel shows in place of a live subject, seen from a station.
 
@@ -274,6 +265,15 @@ class Study:
     unit_mm: float | None = entry("mm", None, bounds={"gt": 0.0, "le": LARGEST_MM})
     families: tuple[Family, ...] = entry(
         "record", (), many="list", records=(Family,), key="name", most=100
+    )
+    rounds: tuple[Round, ...] = entry(
+        "record", (), many="list", records=(Round,), key="id", most=100
+    )
+    shadows: tuple[CastShadow, ...] = entry(
+        "record", (), many="list", records=(CastShadow,), key="id", most=100
+    )
+    repeats: tuple[Repeat, ...] = entry(
+        "record", (), many="list", records=(Repeat,), key="name", most=50
     )
     check_against: str | None = entry("choice", None, options=("plan", "proportions"))
     photograph: Photograph | None = entry("record", None, records=(Photograph,))

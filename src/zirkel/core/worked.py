@@ -17,12 +17,15 @@ from zirkel.core.check.correct import Check, check
 from zirkel.core.check.drawing import drawing_of
 from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.ambiguity import Ambiguity, ambiguities
+from zirkel.core.network.candidates import prior_cofactor
 from zirkel.core.network.families import Perspective, perspective, receding
 from zirkel.core.network.relations import Found, find_relations
 from zirkel.core.network.solve import Solution, solve
 from zirkel.core.network.standing import standings
 from zirkel.core.network.trust import Component, personal_trust
 from zirkel.core.network.what_next import Next, what_next
+from zirkel.core.perspective.ellipses import Rounds, rounds_seen
+from zirkel.core.perspective.on_sheet import DepthOnSheet, depth_on_sheet
 from zirkel.core.schools import OTHERWISE, School, Table, school_of, tables_of
 from zirkel.core.sheet.arithmetic.grid import Grid, grid_over
 from zirkel.core.sheet.plan import Plan, make_plan
@@ -206,6 +209,31 @@ class Worked:
         return self._once("perspective", lambda: perspective(self.solution.adjusted))
 
     @property
+    def rounds(self) -> Rounds:
+        """What the study's circles tell; with the eye level, where families know it."""
+        return self._once("rounds", self._rounds)
+
+    def _rounds(self) -> Rounds:
+        adjusted, found = self.solution.adjusted, self.perspective
+        n = len(adjusted.network.ids)
+        eye = None
+        if found.eye_level is not None and found.eye_sd is not None:
+            eye = found.eye_level, found.eye_sd
+        covariance = prior_cofactor(adjusted)[: 2 * n, : 2 * n]
+        rounds = self.study.rounds
+        return rounds_seen(rounds, adjusted.network.index, adjusted.places, covariance, eye)
+
+    @property
+    def depth_on_sheet(self) -> DepthOnSheet:
+        """What depth puts on the sheet."""
+        return self._once(
+            "depth on sheet",
+            lambda: depth_on_sheet(
+                self.study, self.plan, self.perspective, self.rounds, self.positions
+            ),
+        )
+
+    @property
     def checked(self) -> Check | None:
         """The drawing checked, as it was measured; None where too little of it was."""
         return self._once("checked", self._checked)
@@ -265,7 +293,8 @@ class Worked:
 
 def _measured(study: Study) -> tuple[object, ...]:
     """All of a study that its adjustment depends on."""
-    return study.landmarks, study.sightings, study.unit, study.trust, study.families
+    depth = study.families, study.rounds, study.shadows
+    return study.landmarks, study.sightings, study.unit, study.trust, *depth
 
 
 def _retold(solution: Solution, study: Study) -> Solution:

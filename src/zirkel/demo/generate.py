@@ -5,6 +5,7 @@ from pathlib import Path
 
 from zirkel.core.study import Sheet, Study
 from zirkel.demo.arrangement import to_study
+from zirkel.demo.boathouse import boathouse
 from zirkel.demo.by_the_artist import made_by_artist
 from zirkel.demo.drawing import with_drawing
 from zirkel.demo.potting_bench import POTTING_BENCH
@@ -19,9 +20,7 @@ DEMOS: dict[str, Callable[[], Study]] = {
     "wooden_mask": lambda: made_by_artist(
         "wooden_mask", "Wooden mask on a peg", Sheet(210.0, 297.0), 5
     ),
-    "boathouse": lambda: made_by_artist(
-        "boathouse", "Boathouse across the water", Sheet(420.0, 297.0), 8
-    ),
+    "boathouse": boathouse,
 }
 
 

@@ -13,7 +13,8 @@ from zirkel.core.study import Sheet
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput
 from zirkel.paper.base import Paper
-from zirkel.paper.page import CHALK, LINE, PENCIL, Page
+from zirkel.paper.depth_lines import LETTER_MM, Stroke, Word, depth_lines
+from zirkel.paper.page import CHALK, LINE, PENCIL, VERDIGRIS, Page
 
 NAME_MM = 2.8
 MOST_PAGE_MM = 5000.0
@@ -30,7 +31,11 @@ class PrintedMark:
 
 
 def marks_sheet(
-    title: str, sheet: Sheet, marks: Sequence[PrintedMark], agreement: str | None = None
+    title: str,
+    sheet: Sheet,
+    marks: Sequence[PrintedMark],
+    agreement: str | None = None,
+    depth: Sequence[Stroke | Word] = (),
 ) -> bytes:
     """One page of the sheet's own size; how well the readings agree stands under its title where
     there is room for it."""
@@ -40,6 +45,12 @@ def marks_sheet(
               sheet.height_mm - m.top - m.bottom, LINE, 0.2, (1.0, 2.0))  # fmt: skip
     cx, cy = sheet.width_mm / 2.0, sheet.height_mm / 2.0
     paper.cross(cx, cy, 5.0, LINE)
+    for each in depth:
+        if isinstance(each, Word):
+            paper.text(*each.at, each.said, LETTER_MM, colour=VERDIGRIS, anchor=each.anchor)
+        else:
+            dash = (1.5, 1.5) if each.dashed else ()
+            paper.line(each.points, VERDIGRIS, 0.15, dash, each.closed)
     taken: list[tuple[float, float, float]] = []
     for mark in sorted(marks, key=lambda each: each.top_mm):
         _mark(paper, mark, sheet, taken)
@@ -90,7 +101,10 @@ def _of(worked: Worked) -> bytes:
     sheet = worked.study.sheet
     if max(sheet.width_mm, sheet.height_mm) > MOST_PAGE_MM:
         raise BadInput("sheet", f"a sheet of more than {MOST_PAGE_MM / 1000:.0f} m is not printed")
-    return marks_sheet(worked.study.title, sheet, printed_marks(worked), worked.agreement)
+    return marks_sheet(
+        worked.study.title, sheet, printed_marks(worked), worked.agreement,
+        list(depth_lines(worked.depth_on_sheet, sheet)),
+    )  # fmt: skip
 
 
 PAPER = Paper("marks", "Marks sheet", "true size, to prick through", _of)

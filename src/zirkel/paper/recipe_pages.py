@@ -6,9 +6,11 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from zirkel.core.study import Sheet
+from zirkel.core.words.perspective import say_repeat
 from zirkel.core.words.recipe import say_item, scene_of
 from zirkel.core.worked import Worked
 from zirkel.paper.base import Paper
+from zirkel.paper.depth_lines import say_ticks
 from zirkel.paper.page import LEADING, LINE, PENCIL, VERDIGRIS, Page
 
 WIDTH, HEIGHT = 210.0, 297.0
@@ -110,7 +112,9 @@ def _of(worked: Worked) -> bytes:
                 [scene.places[name] for s in made.steps for name in s.via],
             )
         )
-    set_up = [hint.text for hint in worked.school.set_up]
+    set_up = [hint.text for hint in worked.school.set_up] + say_ticks(worked.depth_on_sheet)
+    for row in study.repeats:
+        set_up += say_repeat(row, words)
     return recipe_pages(study.title, worked.school.title, study.sheet, set_up, items)
 
 

@@ -14,6 +14,8 @@ from zirkel.core.network.families import Perspective, SeenFamily
 from zirkel.core.network.relations import Found, Line, Relation
 from zirkel.core.network.solve import Solution
 from zirkel.core.network.what_next import Next, Suggestion
+from zirkel.core.perspective.ellipses import Rounds, RoundSeen
+from zirkel.core.perspective.shadows import Light, lights
 from zirkel.core.sheet.plan import Plan
 from zirkel.core.sheet.recipe import Construction, Recipe, Step
 from zirkel.core.sheet.recipe.dictation import Item
@@ -174,31 +176,54 @@ class PerspectiveAnswer(Answer):
     families: list[dict[str, Any]]
     edges: list[dict[str, Any]]
     doubts: list[dict[str, Any]]
+    rounds: list[dict[str, Any]]
+    lights: list[dict[str, Any]]
 
     @classmethod
-    def of(cls, found: Perspective, solution: Solution) -> PerspectiveAnswer:
-        """The answer of `zirkel perspective`."""
+    def of(cls, found: Perspective, solution: Solution, rounds: Rounds) -> PerspectiveAnswer:
+        """The answer of `zirkel perspective`: families in the order of the file."""
         eye = found.eye_level
         return cls(
             eye_level=None if eye is None else {"y": eye, "sd": found.eye_sd or 0.0},
-            families=[_family(each) for each in found.families],
+            families=[_family(each) for each in found.families if each.sort == "edges"],
             edges=[
                 {
                     "from": each.start, "to": each.end, "family": each.family,
                     "seen_degrees": each.seen_deg, "fitted_degrees": each.fitted_deg,
                     "standardized": each.standardized,
                 }
-                for each in found.edges
+                for each in found.edges if each.sort == "edges"
             ],
+            rounds=[_round(each, rounds) for each in rounds.seen],
+            lights=[_light(each) for each in lights(found)],
             doubts=[asdict(each) for each in solution.doubts],
         )  # fmt: skip
 
 
+def _round(each: RoundSeen, rounds: Rounds) -> dict[str, Any]:
+    return {
+        "id": each.id, "centre": _spot(each.centre), "long": each.long, "short": each.short,
+        "tilt_degrees": each.tilt_deg, "roundness": each.roundness, "sd": each.roundness_sd,
+        "expected": each.expected, "standardized": each.standardized,
+        "in_doubt": each.id in rounds.doubts,
+    }  # fmt: skip
+
+
+def _light(each: Light) -> dict[str, Any]:
+    return {
+        "light": each.kind, "at": _spot(each.at), "ground": _spot(each.ground),
+        "told": each.told, "behind": each.behind,
+    }  # fmt: skip
+
+
+def _spot(at: tuple[float, float] | None) -> dict[str, float] | None:
+    return None if at is None else {"x": at[0], "y": at[1]}
+
+
 def _family(each: SeenFamily) -> dict[str, Any]:
-    point = None if each.point is None else {"x": each.point[0], "y": each.point[1]}
     made: dict[str, Any] = {
         "name": each.name,
-        "vanishing_point": point,
+        "vanishing_point": _spot(each.point),
         "sd": None if each.sd is None else list(each.sd),
         "at_infinity": each.at_infinity,
         "determined": each.determined,

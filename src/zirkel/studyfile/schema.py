@@ -13,8 +13,8 @@ from zirkel.core.drawn import (
     Ruled,
     Tolerances,
 )
+from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.study import (
-    Family,
     Frame,
     KeptFrame,
     Landmark,
@@ -52,6 +52,9 @@ FileFrame = Annotated[Frame, Recorded]
 FileKeptFrame = Annotated[KeptFrame, Recorded]
 FilePlacement = Annotated[Placement, Recorded]
 FileFamily = Annotated[Family, Recorded]
+FileRound = Annotated[Round, Recorded]
+FileCastShadow = Annotated[CastShadow, Recorded]
+FileRepeat = Annotated[Repeat, Recorded]
 FileStation = Annotated[Station, Recorded]
 FileSubject = Annotated[SimulatedSubject | PictureSubject, Recorded]
 FilePhotograph = Annotated[Photograph, Recorded]

@@ -112,6 +112,16 @@ class Wanted(BaseModel):
     version: int | None = Field(default=None, ge=1, le=2**53)
 
 
+class FlatThing(BaseModel):
+    """A level rectangle: how far the eye is over it, how far away its near edge, its size; all in
+    one unit."""
+
+    height: float = Field(ge=-1e6, le=1e6, allow_inf_nan=False)
+    distance: float = Field(gt=0, le=1e6, allow_inf_nan=False)
+    width: float = Field(gt=0, le=1e6, allow_inf_nan=False)
+    depth: float = Field(gt=0, le=1e6, allow_inf_nan=False)
+
+
 class DrawingQuery(BaseModel):
     """The drawing at a check that was kept, or as it is; `version` only tells one from another."""
 

@@ -92,10 +92,11 @@ function AtTheBench({ room, onHelp }: { room: Room; onHelp: () => void }) {
 function RoomPicture({ room, children }: { room: Room; children?: React.ReactNode }) {
   const { bench, pad, stick, side } = room;
   const onNext = side === "Next";
+  const depth = useQuery({ ...queries.perspective(bench), enabled: side === "Depth" });
   return (
     <BenchPicture
       bench={bench}
-      chosen={pad.state.slots.flatMap((each) => each ?? [])}
+      chosen={room.picking?.chosen ?? pad.state.slots.flatMap((each) => each ?? [])}
       kind={pad.state.kind}
       pointed={room.pointed}
       promise={onNext ? room.promise : null}
@@ -114,7 +115,9 @@ function RoomPicture({ room, children }: { room: Room; children?: React.ReactNod
             )
           : undefined
       }
-      onChoose={pad.choose}
+      depth={side === "Depth" ? depth.data : undefined}
+      onChoose={room.picking?.choose ?? pad.choose}
+      onEdge={room.picking?.edge}
       box={room.box}
       looking={room.looking}
       allNames={room.allNames}

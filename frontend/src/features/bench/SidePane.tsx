@@ -5,6 +5,7 @@ import styles from "./BenchRoom.module.css";
 import { Marks, Progress, Prompter, Readings } from "./prompter";
 import { type Room, SIDES } from "./useBenchRoom";
 
+const Depth = lazy(() => import("./depth").then((each) => ({ default: each.Depth })));
 const Setup = lazy(() => import("./setup").then((each) => ({ default: each.Setup })));
 
 export function SidePane({ room }: { room: Room }) {
@@ -54,6 +55,11 @@ export function SidePane({ room }: { room: Room }) {
             onLeave={(id) => tell({ type: "leave_relation", id })}
             onLengths={(inches) => tell({ type: "set_lengths", inches })}
           />
+        )}
+        {side === "Depth" && (
+          <Suspense fallback={<p role="status">Fetching…</p>}>
+            <Depth bench={bench} onChange={room.make} setPicking={room.setPicking} />
+          </Suspense>
         )}
         {side === "Set-up" && (
           <Suspense fallback={<p role="status">Fetching…</p>}>

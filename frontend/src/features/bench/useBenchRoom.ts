@@ -15,11 +15,12 @@ import type {
 } from "../../api/types";
 import type { Point } from "../../geometry/scale";
 import type { StudyHandle } from "../../shared/useStudy";
+import type { Picking } from "./depth/usePoints";
 import { usePad } from "./pad";
 import { useView } from "./picture";
 import { type Held, useStick } from "./stick";
 
-export const SIDES = ["Next", "Readings", "Marks", "Set-up"] as const;
+export const SIDES = ["Next", "Readings", "Marks", "Depth", "Set-up"] as const;
 export type Side = (typeof SIDES)[number];
 /** What is said of the last reading; `again` lays one out again that could not be kept. */
 export type Message = { text: string; bad: boolean; failed?: boolean; again?: () => void };
@@ -33,6 +34,7 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
   const [message, setMessage] = useState<Message | null>(null);
   const [revealed, setRevealed] = useState(false);
   const [placing, setPlacing] = useState<string | null>(null);
+  const [picking, setPicking] = useState<Picking>(null);
   const [allNames, setAllNames] = useState(false);
   const box = useRef<HTMLDivElement>(null);
   const looking = useView(box);
@@ -128,6 +130,8 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
         make(change).then(told);
       }
     },
+    picking,
+    setPicking,
     nameAll: () => setAllNames(!allNames),
     truth,
     reveal: () => bench.subject.kind === "scene" && setRevealed(!revealed),

@@ -4,6 +4,7 @@ import { useRef } from "react";
 import type { Bench, PerspectiveRoom, RecipeRoom } from "../../api/types";
 import { handTip, polyline } from "../../geometry/marks";
 import { fitted, type Point } from "../../geometry/scale";
+import { DepthOnSheet } from "../../shared/DepthOnSheet";
 import { useSize } from "../../shared/useSize";
 import { Receding } from "./Receding";
 import layout from "./Recipe.module.css";
@@ -59,7 +60,18 @@ export function RecipeSheet({ bench, room, at, grid, perspective }: Props) {
               ))}
             </g>
           ))}
-          {perspective && <Receding room={perspective} a={a} b={b} screen={screen} />}
+          {perspective && (
+            <>
+              <DepthOnSheet
+                room={soFar(perspective, placed)}
+                toScreen={(at) => scale.toScreen(at)}
+                left={a.x}
+                right={b.x}
+                fan={false}
+              />
+              <Receding room={perspective} a={a} b={b} screen={screen} />
+            </>
+          )}
           <Ends done={done} a={a} b={b} screen={screen} />
           {done.map((each) => {
             const points = each.landmarks.flatMap((id) => placed.get(id) ?? []);
@@ -116,6 +128,17 @@ export function RecipeSheet({ bench, room, at, grid, perspective }: Props) {
 }
 
 const MOST_NAMED = 8;
+
+/** Ellipses and rows in equal steps come once what they hang on has been placed. */
+function soFar(room: PerspectiveRoom, placed: Map<string, Point>): PerspectiveRoom {
+  return {
+    ...room,
+    rounds: room.rounds.filter((each) =>
+      [each.left, each.right, each.near].every((id) => placed.has(id)),
+    ),
+    steps: room.steps.filter((each) => each.landmarks.every((id) => placed.has(id))),
+  };
+}
 
 /** The first ticks at the ends of the whole, and the box through them once it is drawn. */
 function Ends({

@@ -17,6 +17,7 @@ correlate by -h_ij / sqrt(r_i r_j).
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 
 import numpy as np
@@ -104,8 +105,8 @@ def _wrong_rather_than_scattered(adjusted: Adjustment, after: Adjustment, wrong:
     f = adjusted.freedom
     if not 0 < wrong <= MOST_WRONG or f <= 0:
         return False
-    choice = 2.0 * wrong * np.log(max(np.count_nonzero(adjusted.weight), 1))
-    return bool(after.cost + choice < f * np.log(max(adjusted.cost / f, 1e-9)) + f)
+    choice = 2.0 * wrong * math.log(max(int(np.count_nonzero(adjusted.weight)), 1))
+    return bool(after.cost + choice < f * math.log(max(adjusted.cost / f, 1e-9)) + f)
 
 
 def _too_scattered(now: Adjustment, chance: float) -> bool:

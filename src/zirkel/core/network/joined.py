@@ -1,6 +1,6 @@
-"""Families of edges as one more piece of evidence in the network.
+"""Families of edges, cast shadows and circles as more pieces of evidence in the network.
 
-Every edge of a family misses its vanishing point by w (see `families`), as little as real edges are
+Every edge of a family misses its vanishing point by w (see `bundles`), as little as real edges are
 straight. With the vanishing points p as further unknowns, and B how w changes with them, the
 points are eliminated by the projection P = I - B (B'B)^-1 B' (G. Golub and V. Pereyra, 1973), and
 
@@ -17,14 +17,18 @@ the two can't be told apart, and the reading is in doubt.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import replace
+from typing import Protocol
 
 import numpy as np
 
 from zirkel.core.arrays import Array
 from zirkel.core.network.adjust import LEAST_REDUNDANCY, Adjustment, invert, leverage
 from zirkel.core.network.assemble import gains, linearize, moved
-from zirkel.core.network.families import Bundles, Edge
+from zirkel.core.network.bundles import Bundles
+from zirkel.core.network.gathered import Edge
+from zirkel.core.network.rounds import Ellipses
 
 ROUNDS, HALVINGS, SETTLED = 12, 5, 1e-9
 """Steps taken, times that one is halved where it makes matters worse, and units below which a step
@@ -54,26 +58,37 @@ def _beyond_readings(found: Adjustment, strain: float) -> bool:
 
 def _joined(alone: Adjustment, aside: list[Edge]) -> tuple[Adjustment, tuple[Edge, float] | None]:
     """With all families but the edges set aside, and the most strained edge that is left."""
-    bundles = Bundles.of(alone, aside)
-    if bundles is None:
-        return alone, None
-    bundles.solve()
-    told = bundles.determined()
-    strain = bundles.strain()
+    pieces: list[Evidence] = []
     worst = None
-    if (told & np.isfinite(strain)).any():
-        i = int(np.argmax(np.where(told, np.nan_to_num(np.abs(strain)), 0.0)))
-        worst = bundles.edges[i], float(strain[i])
-    if not told.all():
-        untold = [each for each, known in zip(bundles.edges, told, strict=True) if not known]
-        bundles = Bundles.of(alone, [*aside, *untold])
-        if bundles is None:
-            return alone, None
+    bundles = Bundles.of(alone, aside)
+    if bundles is not None:
         bundles.solve()
-    return _descended(alone, bundles), worst
+        told = bundles.determined()
+        strain = bundles.strain()
+        if (told & np.isfinite(strain)).any():
+            i = int(np.argmax(np.where(told, np.nan_to_num(np.abs(strain)), 0.0)))
+            worst = bundles.edges[i], float(strain[i])
+        if not told.all():
+            untold = [each for each, known in zip(bundles.edges, told, strict=True) if not known]
+            bundles = Bundles.of(alone, [*aside, *untold])
+            if bundles is not None:
+                bundles.solve()
+    if bundles is not None:
+        pieces.append(bundles)
+    ellipses = Ellipses(alone.network, alone.places)
+    if ellipses.count:
+        pieces.append(ellipses)
+    return (_descended(alone, pieces) if pieces else alone), worst
 
 
-def _descended(alone: Adjustment, bundles: Bundles) -> Adjustment:
+class Evidence(Protocol):
+    """What the network is told beside its readings."""
+
+    def conditions(self, places: Array) -> tuple[Array, Array]:
+        """How far each condition fails, by its own sigma, (k,), and by all 2n coordinates."""
+
+
+def _descended(alone: Adjustment, pieces: Sequence[Evidence]) -> Adjustment:
     net, weight = alone.network, alone.weight
     n = len(net.ids)
     column = net.datum.column[: 2 * n]
@@ -82,7 +97,9 @@ def _descended(alone: Adjustment, bundles: Bundles) -> Adjustment:
     def at(places: Array, drifts: Array) -> tuple[float, Array, Array, Array]:
         """Cost, N', b' and the conditions' rows at these places."""
         linear = linearize(net, places, drifts, weight)
-        w, by_place = bundles.conditions(places)
+        said = [each.conditions(places) for each in pieces]
+        w = np.concatenate([each for each, _ in said])
+        by_place = np.concatenate([each for _, each in said])
         a = np.zeros((len(w), unknowns))
         np.add.at(a.T, column, (by_place * gains(net.datum, places)[: 2 * n]).T)
         normal = linear.normal + a.T @ a

@@ -32,6 +32,7 @@ from zirkel.core.network.adjust import Adjustment, conclude, readjust, residual_
 from zirkel.core.network.assemble import Network, build
 from zirkel.core.network.descend import HUGE, ROUGH_TOLERANCE, come_near, descend
 from zirkel.core.network.follow import followed
+from zirkel.core.network.gathered import holds_more
 from zirkel.core.network.joined import joined
 from zirkel.core.network.second_look import elsewhere, put_right, strained
 from zirkel.core.network.start import on_datum, thumbnail_places
@@ -74,7 +75,7 @@ def adjust(study: Study, before: Adjustment | None = None) -> Adjustment:
     """
     earlier = before if before is None else before.alone or before
     alone = _adjust_readings(study, earlier)
-    return joined(alone) if study.families else alone
+    return joined(alone) if holds_more(study) else alone
 
 
 def _adjust_readings(study: Study, before: Adjustment | None) -> Adjustment:

@@ -44,6 +44,12 @@ class Words:
         width, height = self.length(width_mm), self.length(height_mm)
         return f"{width.removesuffix(' in' if self.inches else ' mm')} × {height}"
 
+    def roughly(self, radius: float) -> str:
+        """The same, no more exactly than it is worth: whole millimetres."""
+        if self.unit_mm is not None:
+            return self.length(float(max(1, round(radius * self.unit_mm))))
+        return f"{radius:.1f} {self.unit}"
+
     def slack(self, radius: float) -> str:
         """A slack of so many units: in lengths on the sheet where the unit has one, else in
         units."""

@@ -6,7 +6,7 @@ from flask import Response
 
 from zirkel.views.bench import Bench, open_bench
 from zirkel.views.pad import PadKinds, pad_kinds
-from zirkel.views.perspective import PerspectiveRoom, open_perspective
+from zirkel.views.perspective import DepthSeen, PerspectiveRoom, open_depth, open_perspective
 from zirkel.views.prompts import (
     Prompts,
     RelationPrompts,
@@ -18,7 +18,7 @@ from zirkel.views.prompts import (
 from zirkel.views.stick import StickPose, StickReading, read_stick
 from zirkel.web.border import blueprint, still_wanted, store
 from zirkel.web.problems import as_json
-from zirkel.web.requests import StudyPath, Wanted
+from zirkel.web.requests import FlatThing, StudyPath, Wanted
 
 routes = blueprint("bench", "Subject and sheet side by side")
 
@@ -69,6 +69,12 @@ def get_perspective(path: StudyPath, query: Wanted) -> Response:
     """Eye level and vanishing points of edges that are parallel in reality."""
     with still_wanted(path.study_id, query.version):
         return as_json(open_perspective(store(), path.study_id))
+
+
+@routes.get("/depth", responses={"200": DepthSeen}, operation_id="depthSeen")
+def get_depth(query: FlatThing) -> Response:
+    """How deep a level rectangle is seen."""
+    return as_json(open_depth(query.height, query.distance, query.width, query.depth))
 
 
 @routes.post("/studies/<int:study_id>/stick", responses={"200": StickReading},

@@ -1,12 +1,14 @@
 // The one picture: subject on the left, sheet on the right, heights pulled straight across.
 import { Button } from "antd";
 import { useEffect, useRef, useState } from "react";
-import type { Bench, Prompt, Relation, Reveal } from "../../../api/types";
+import type { Bench, PerspectiveRoom, Prompt, Relation, Reveal } from "../../../api/types";
 import { nearest } from "../../../geometry/hit";
 import { polyline, zigzag } from "../../../geometry/marks";
 import type { Point } from "../../../geometry/scale";
+import { DepthOnSheet } from "../../../shared/DepthOnSheet";
 import { useSize } from "../../../shared/useSize";
 import styles from "./BenchPicture.module.css";
+import { edgeAt } from "./edges";
 import { LOW } from "./layout";
 import { Mark, Slack } from "./Mark";
 import { Names } from "./Names";
@@ -38,6 +40,10 @@ type Props = {
   /** What lies over the subject: the stick, while it is in hand. */
   overlay: ((picture: Picture, height: number) => React.ReactNode) | undefined;
   onChoose: (landmark: string) => void;
+  /** Takes a tap on a line between two landmarks, while edges are asked for. */
+  onEdge?: ((ends: [string, string]) => void) | undefined;
+  /** Eye level, receding edges, ellipses: drawn over the sheet while they are looked at. */
+  depth?: PerspectiveRoom | undefined;
   /** How close it is looked at, and in what. */
   box: React.RefObject<HTMLDivElement | null>;
   looking: Looking;
@@ -93,6 +99,10 @@ export function BenchPicture(props: Props) {
             const frame = event.currentTarget.getBoundingClientRect();
             const at = { x: event.clientX - frame.left, y: event.clientY - frame.top };
             const found = tapped ? find(event) : null;
+            const edge = tapped && !found && props.onEdge ? edgeAt(picture, at) : null;
+            if (edge) {
+              props.onEdge?.(edge);
+            }
             if (tapped && props.onPlace && at.x < picture.layout.divide) {
               props.onPlace(picture.layout.subject.toSheet(at));
             } else if (found) {
@@ -127,6 +137,18 @@ export function BenchPicture(props: Props) {
               pointed={pointed}
             />
           </g>
+          {props.depth && (
+            <g clipPath="url(#sheet-side)">
+              <DepthOnSheet
+                room={props.depth}
+                toScreen={(at) => picture.layout.sheet.toScreen(at)}
+                left={picture.layout.sheet.left}
+                right={
+                  picture.layout.sheet.left + bench.sheet.width_mm * picture.layout.sheet.perMm
+                }
+              />
+            </g>
+          )}
           <RelationLines picture={picture} bench={bench} relation={props.relation} />
           <Promised picture={picture} promise={props.promise} />
           {props.reveal && <RevealMarks picture={picture} reveal={props.reveal} />}

@@ -14,6 +14,8 @@ export type Drawn = {
 export type Line = {
   id: string;
   name: string;
+  /** The landmarks joined, and where they are drawn. */
+  ids: string[];
   points: Point[];
   closed: boolean;
   sure: boolean;
@@ -42,13 +44,16 @@ export function usePicture(bench: Bench, width: number, height: number, view: Vi
     const byId = new Map(drawn.map((each) => [each.landmark.id, each]));
     const lines = (pick: (each: Drawn) => Point | null) =>
       bench.shapes.map((shape) => {
-        const members = shape.outline.flatMap((id) => byId.get(id) ?? []);
+        const members = shape.outline
+          .flatMap((id) => byId.get(id) ?? [])
+          .filter((each) => pick(each) !== null);
         return {
           id: shape.id,
           name: shape.name,
           closed: shape.closed,
           tier: shape.tier,
           sure: members.every((each) => each.landmark.standing !== "loose"),
+          ids: members.map((each) => each.landmark.id),
           points: members.flatMap((each) => pick(each) ?? []),
         };
       });

@@ -3,7 +3,6 @@ import { Input, Switch } from "antd";
 import { useState } from "react";
 import type { Bench, Change } from "../../../api/types";
 import { SheetChooser } from "../../../shared/SheetChooser";
-import { Families } from "./Families";
 import { Landmarks } from "./Landmarks";
 import type { Part } from "./part";
 import styles from "./Setup.module.css";
@@ -59,7 +58,6 @@ export function Setup({ bench, onChange, placing, onPlace }: Props) {
       <Trust bench={bench} make={make} />
       <Landmarks bench={bench} make={make} placing={placing} onPlace={onPlace} />
       <Shapes bench={bench} make={make} />
-      <Families bench={bench} make={make} />
     </div>
   );
 }

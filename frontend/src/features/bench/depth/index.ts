@@ -1,0 +1,1 @@
+export { Depth } from "./Depth";
