@@ -4,7 +4,7 @@ import unittest
 from dataclasses import replace
 
 from tests.networks import hand_study, study_of
-from zirkel.core.sightings import Drop, Level, Span
+from zirkel.core.sightings import Drop, Level, Span, Tilt
 from zirkel.core.worked import Worked
 from zirkel.views.did import say_what_it_did
 
@@ -41,6 +41,19 @@ class Did(unittest.TestCase):
         text, bad = told(self.bare, *first, again)
         self.assertIn("It proves c", text)
         self.assertFalse(bad)
+
+    def test_two_tilts_that_cross_too_thinly(self):
+        """From a and b, close together, both lines to c run alike; from d and a they cross well."""
+        wide = study_of({"a": (0.0, 0.0), "b": (0.0, 1.0), "c": (5.0, 0.6), "d": (4.6, 4.0)})
+        held = (Drop(id="1", start="a", end="d", offset=4.6),
+                Level(id="2", start="a", end="d", offset=4.0))  # fmt: skip
+        first = Tilt(id="3", start="a", end="c", degrees=96.8)
+        text, bad = told(wide, *held, first, Tilt(id="4", start="b", end="c", degrees=85.4))
+        self.assertTrue(bad)
+        self.assertRegex(text, r"cross c at only 11°: too thin. Better from .* and .*\.")
+        fine, bad = told(wide, *held, first, Tilt(id="4", start="d", end="c", degrees=6.7))
+        self.assertFalse(bad)
+        self.assertNotIn("thin", fine)
 
     def test_tightening_only_where_it_shows(self):
         study = hand_study()

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from zirkel.core.network.checks import UNCHECKED
-from zirkel.core.sightings import Sighting
+from zirkel.core.sheet.arithmetic.triangles import THIN_DEG, better_pair, crossing
+from zirkel.core.sightings import Sighting, Tilt
 from zirkel.core.words.base import Words
 from zirkel.core.words.network import say_value
 from zirkel.core.worked import Worked
@@ -27,6 +28,9 @@ def say_what_it_did(before: Worked, after: Worked) -> tuple[str, bool] | None:
     contradicted = _contradiction(after, reading)
     if contradicted:
         return f"{done}, but {contradicted}{eye}", True
+    thin = _thin(after, reading)
+    if thin:
+        return f"{done}. {thin}{eye}", True
     told = _tied(before, after) or _proved(before, after) or _tightened(before, after)
     return f"{done}. {told or 'The others had said as much: it changes little.'}{eye}", False
 
@@ -56,6 +60,31 @@ def _contradiction(after: Worked, reading: Sighting) -> str | None:
     accused = next((each for each in doubts if reading.id in each.rivals), None)
     if accused is not None:
         return "it and an earlier reading can't both be right. A third would tell."
+    return None
+
+
+def _thin(after: Worked, reading: Sighting) -> str | None:
+    """That the two tilts a landmark hangs on cross too thinly to fix it, and which would do."""
+    if not isinstance(reading, Tilt):
+        return None
+    study, words = after.study, after.words
+    held = {name for name, how in after.standing.items() if how != "loose"}
+    for point, start in ((reading.end, reading.start), (reading.start, reading.end)):
+        own = [s for s in study.sightings if point in s.landmarks and not s.struck]
+        if len(own) != 2 or not all(isinstance(s, Tilt) for s in own):
+            continue
+        (other,) = (s for s in own if s.id != reading.id)
+        other_end = next((each for each in other.landmarks if each != point), point)
+        angle = crossing(after.positions, point, start, other_end)
+        if angle is None or angle >= THIN_DEG:
+            continue
+        better = better_pair(after.positions, point, sorted(held - {point}))
+        way = (
+            "Carry one from far to its side."
+            if better is None
+            else (f"Better from {words.of(better[0])} and {words.of(better[1])}.")
+        )
+        return f"These two tilts cross {words.of(point)} at only {angle:.0f}°: too thin. {way}"
     return None
 
 

@@ -12,6 +12,7 @@ from zirkel.core.perspective.station import eye_place
 from zirkel.core.study import Study, UnitLength, UnitPair
 from zirkel.core.words.base import Words
 from zirkel.core.words.perspective import (
+    say_crossing,
     say_depth_seen,
     say_edge,
     say_eye_level,
@@ -116,6 +117,7 @@ def open_perspective(store: Store, study_id: int) -> PerspectiveRoom:
     origin = _origin(study)
     shown = {each.name: each for each in sheet.families}
     told = [say_edge(each, words) for each in found.edges]
+    told += [say_crossing(each.edges, worked.positions, words) for each in study.families]
     return PerspectiveRoom(
         version=stored.version,
         eye_level=say_eye_level(found, words, origin),

@@ -1,6 +1,7 @@
 """What families tell, said as one would say it before the subject."""
 
 import unittest
+from dataclasses import replace
 
 import numpy as np
 
@@ -11,6 +12,7 @@ from zirkel.core.perspective.station import EyePlace
 from zirkel.core.space import Repeat
 from zirkel.core.words.base import Words
 from zirkel.core.words.perspective import (
+    say_crossing,
     say_edge,
     say_eye_level,
     say_family,
@@ -65,6 +67,20 @@ class Said(unittest.TestCase):
         )
         self.assertIsNone(say_edge(SeenEdge("side", "edges", "a", "b", 100.0, 99.0, 1.0), WORDS))
         self.assertIsNone(say_edge(SeenEdge("side", "edges", "a", "b", 100.0, 99.0, None), WORDS))
+
+    def test_edges_that_cross_are_no_family(self):
+        places = {"a": (0.0, 0.0), "b": (2.0, 2.0), "foot": (0.0, 2.0), "d": (2.0, 0.0)}
+        said = say_crossing([("a", "b"), ("foot", "d")], places, WORDS)
+        self.assertIn("cross as you see them", said)
+        self.assertIsNone(say_crossing([("a", "foot"), ("b", "d")], places, WORDS))
+        self.assertIsNone(say_crossing([("a", "b"), ("b", "d")], places, WORDS))
+
+    def test_uprights_that_lean(self):
+        lean = replace(family((2.0, -40.0)), level=False)
+        self.assertEqual(
+            say_family(lean, WORDS, "foot"),
+            "They lean together, to meet 40 doors above Door, foot.",
+        )
 
     def test_shadows_that_disagree_name_the_tip(self):
         for sort, said in (("rays", "contradicts the other shadows"), ("tracks", "runs along")):

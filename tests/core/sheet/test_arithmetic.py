@@ -8,7 +8,14 @@ from zirkel.core.sheet.arithmetic.grid import in_square, laid, make_grid
 from zirkel.core.sheet.arithmetic.pane import from_pane
 from zirkel.core.sheet.arithmetic.ruler import end_error, reads
 from zirkel.core.sheet.arithmetic.sight_size import parting
-from zirkel.core.sheet.arithmetic.triangles import THIN_DEG, best_triangles
+from zirkel.core.sheet.arithmetic.triangles import (
+    THIN_DEG,
+    ThreeLines,
+    best_triangles,
+    better_pair,
+    crossing,
+    three_lines,
+)
 from zirkel.core.study import Frame, Margins, Sheet
 from zirkel.core.words.plumbs import say_parting
 
@@ -106,6 +113,21 @@ class Others(unittest.TestCase):
         self.assertEqual(thin, ["out"])
         for each in made:
             self.assertGreaterEqual(each.crossing_deg, THIN_DEG)
+
+    def test_the_three_lines_to_begin_with(self):
+        """The longest near-level and near-upright that share an end, and the tilt that joins."""
+        places = {"foot": (0, 0), "far": (4, 0.3), "top": (0.1, -3), "mid": (1.5, -1.4)}
+        made = three_lines(places, dict.fromkeys(places, 1))
+        self.assertEqual(made, ThreeLines(("foot", "far"), ("foot", "top"), ("top", "far")))
+        slanted = {"a": (0, 0), "b": (1, 1), "c": (2, 2.2)}
+        self.assertIsNone(three_lines(slanted, dict.fromkeys(slanted, 1)))
+
+    def test_a_better_pair_for_a_thin_one(self):
+        places = {"a": (0, 0), "b": (0.2, 0), "c": (4, -3), "x": (4, 0.2)}
+        self.assertLess(crossing(places, "x", "a", "b"), 5.0)
+        self.assertEqual(better_pair(places, "x", ["a", "b", "c"]), ("a", "c"))
+        self.assertIsNone(better_pair(places, "x", ["a", "b"]))
+        self.assertIsNone(crossing(places, "x", "x", "b"))
 
     def test_a_ruler_from_ten(self):
         self.assertEqual(reads(82.5), 182.5)

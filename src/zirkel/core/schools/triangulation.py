@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from zirkel.core.schools.base import School, Table, hints
-from zirkel.core.sheet.arithmetic.triangles import best_triangles, long_base
+from zirkel.core.sheet.arithmetic.triangles import best_triangles, long_base, three_lines
 from zirkel.core.values.tilts import say_tilt, tilt_of
 
 if TYPE_CHECKING:
@@ -22,6 +22,12 @@ def pairs_of_tilts(worked: Worked) -> Table:
     def tilt(start: str, end: str) -> str:
         return say_tilt(tilt_of(places[start], places[end]), 1)
 
+    start = three_lines(places, tiers)
+    begin: list[tuple[str, ...]] = []
+    if start is not None:
+        for name, (a, b) in (("Level", start.level), ("Upright", start.upright),
+                             ("Joining", start.joining)):  # fmt: skip
+            begin.append((f"{name} line", words.of(a), tilt(a, b), f"to {words.of(b)}", "", ""))
     rows = [
         (words.of(t.point), words.of(t.first), tilt(t.first, t.point), words.of(t.second),
          tilt(t.second, t.point), f"{t.crossing_deg:.0f}°")
@@ -29,10 +35,10 @@ def pairs_of_tilts(worked: Worked) -> Table:
     ]  # fmt: skip
     rows += [(words.of(name), "only thin triangles reach it", "", "", "", "") for name in thin]
     return Table(
-        title=f"Pairs of tilts that cross well, from the base {words.of(base[0])} to "
-        f"{words.of(base[1])}",
+        title=f"Three lines to begin with, then pairs of tilts that cross well, from the base "
+        f"{words.of(base[0])} to {words.of(base[1])}",
         head=("Point", "from", "tilt", "and from", "tilt", "they cross at"),
-        rows=tuple(rows),
+        rows=(*begin, *rows),
     )
 
 
@@ -41,7 +47,10 @@ SCHOOL = School(
     title="Triangulation: tilts between few points, then from dot to dot",
     manners=frozenset(["tilt"]),
     set_up=hints(
-        ("triangle", "Begin with a long base line, level or plumb, at any length."),
+        (
+            "triangle",
+            "Begin with three lines: a strong level, a strong upright, what joins them.",
+        ),
         ("clock", "Read each new point by two tilts from the ends of a known line."),
     ),
     checks=hints(

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping, Sequence
+from itertools import combinations
+
 from zirkel.core.network.families import Perspective, SeenEdge, SeenFamily
 from zirkel.core.perspective.ellipses import Rounds, RoundSeen
 from zirkel.core.perspective.foreshortening import SeenDepth
@@ -12,8 +15,13 @@ from zirkel.core.values.fractions import say_number
 from zirkel.core.values.tilts import say_tilt
 from zirkel.core.words.base import Words
 
+Spot = tuple[float, float]
+
 NEAR_UNITS, FAR_UNITS = 0.05, 40.0
 """What is so near an eye level lies on it; what vanishes so far off is as good as parallel."""
+
+UPRIGHT = 3.0
+"""How many times higher than wide of the drawing uprights meet that lean together."""
 
 OFF = 3.29
 """Standard deviations from which on an edge is told to disagree."""
@@ -41,6 +49,9 @@ def say_family(family: SeenFamily, words: Words, origin: str) -> str:
     x, y = family.point
     side = "right" if x > 0 else "left"
     name = words.of(origin)
+    if not family.level and abs(y) > UPRIGHT * abs(x):
+        way = "above" if y < 0 else "below"
+        return f"They lean together, to meet {words.count(abs(y))} {way} {name}."
     if abs(x) > FAR_UNITS or abs(y) > FAR_UNITS:
         return f"They meet very far to the {side}: nearly parallel."
     height = "level with it"
@@ -70,6 +81,28 @@ def say_edge(edge: SeenEdge, words: Words) -> str | None:
         f"{ends} stands at {say_tilt(edge.seen_deg)}, the others of its family ask for "
         f"{say_tilt(edge.fitted_deg)}. Sight it again."
     )
+
+
+def say_crossing(
+    edges: Sequence[tuple[str, str]], places: Mapping[str, tuple[float, float]], words: Words
+) -> str | None:
+    """That two edges said to be parallel cross as they are seen, which none ever do."""
+    told = [(a, b) for a, b in edges if a in places and b in places]
+    for (a, b), (c, d) in combinations(told, 2):
+        if {a, b} & {c, d} or not _cross(*(places[each] for each in (a, b, c, d))):
+            continue
+        return (
+            f"{words.of(a)} to {words.of(b)} and {words.of(c)} to {words.of(d)} cross as you see "
+            "them: edges parallel in reality never do. Take one out, or sight it again."
+        )
+    return None
+
+
+def _cross(a: Spot, b: Spot, c: Spot, d: Spot) -> bool:
+    def side(p: Spot, q: Spot, r: Spot) -> float:
+        return (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0])
+
+    return side(a, b, c) * side(a, b, d) < 0 and side(c, d, a) * side(c, d, b) < 0
 
 
 ROUND, FLAT = 0.97, 0.03

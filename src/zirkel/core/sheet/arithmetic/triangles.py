@@ -95,3 +95,82 @@ def _line(
         return None
     n = np.array([-d[1], d[0]]) / length
     return start, n, float(n @ spread[start] @ n) + (length * np.radians(TILT_DEG)) ** 2
+
+
+@dataclass(frozen=True, slots=True)
+class ThreeLines:
+    """The start of a landscape or a street: a strong level, a strong upright, and the tilt that
+    joins their far ends; each by its two landmarks."""
+
+    level: tuple[str, str]
+    upright: tuple[str, str]
+    joining: tuple[str, str]
+
+
+STRONG_DEG = 12.0
+"""How far from true a line may be and still serve as the strong level or upright of a start."""
+
+
+def three_lines(
+    places: Mapping[str, Sequence[float]], tiers: Mapping[str, int]
+) -> ThreeLines | None:
+    """The longest line near the level and the longest near the upright that share an end, large
+    shapes before small; None where nothing is near enough to either."""
+    pairs = list(combinations(places, 2))
+    level = [(a, b) for a, b in pairs if _off(places, a, b, 90.0) < STRONG_DEG]
+    upright = [(a, b) for a, b in pairs if _off(places, a, b, 0.0) < STRONG_DEG]
+    best: tuple[float, ThreeLines] | None = None
+    for a, b in level:
+        for near, far in ((a, b), (b, a)):
+            for c, d in upright:
+                if near not in (c, d) or far in (c, d):
+                    continue
+                top = d if near == c else c
+                span = _length(places, a, b) * _length(places, c, d)
+                worth = span / sum(tiers[each] for each in (near, far, top)) ** 2
+                if best is None or worth > best[0]:
+                    best = worth, ThreeLines((near, far), (near, top), (top, far))
+    return None if best is None else best[1]
+
+
+def crossing(
+    places: Mapping[str, Sequence[float]], point: str, first: str, second: str
+) -> float | None:
+    """At how many degrees the lines from two landmarks cross in a third; None where one of them is
+    at the same spot."""
+    lines = [_tilt(places, each, point) for each in (first, second)]
+    if None in lines:
+        return None
+    a, b = (float(each) for each in lines if each is not None)
+    apart = abs(a - b) % 180.0
+    return min(apart, 180.0 - apart)
+
+
+def better_pair(
+    places: Mapping[str, Sequence[float]], point: str, known: Sequence[str]
+) -> tuple[str, str] | None:
+    """The two of the known landmarks whose lines cross best in a point; None where all are thin."""
+    options = [
+        (angle, pair)
+        for pair in combinations(known, 2)
+        if (angle := crossing(places, point, *pair)) is not None and angle >= THIN_DEG
+    ]
+    return max(options)[1] if options else None
+
+
+def _tilt(places: Mapping[str, Sequence[float]], a: str, b: str) -> float | None:
+    dx, dy = np.subtract(places[b], places[a]).astype(float)
+    if float(np.hypot(dx, dy)) < 1e-9:
+        return None
+    return float(np.degrees(np.arctan2(dx, -dy))) % 180.0
+
+
+def _off(places: Mapping[str, Sequence[float]], a: str, b: str, true_deg: float) -> float:
+    tilt = _tilt(places, a, b)
+    if tilt is None:
+        return 180.0
+    return abs((tilt - true_deg + 90.0) % 180.0 - 90.0)
+
+
+def _length(places: Mapping[str, Sequence[float]], a: str, b: str) -> float:
+    return float(np.hypot(*np.subtract(places[b], places[a])))
