@@ -18,6 +18,7 @@ os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 from zirkel.cli.options import add_serve_options
 from zirkel.core.network.what_next import what_next
 from zirkel.core.schools import SCHOOLS
+from zirkel.core.tones.groups import MOST_GROUPS
 from zirkel.core.words.recipe import scene_of
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput, ZirkelError
@@ -32,6 +33,7 @@ from zirkel.studyfile.answers import (
     SolveAnswer,
 )
 from zirkel.studyfile.read import MOST_BYTES, read_study
+from zirkel.studyfile.tone_answers import DepthAnswer, TonesAnswer
 
 BAD_INPUT = 2
 
@@ -90,6 +92,16 @@ def recipe_command(worked: Worked, options: argparse.Namespace) -> Answer:
     return RecipeAnswer.of(worked.school.name, recipe, scene, worked.dictation)
 
 
+def tones_command(worked: Worked, options: argparse.Namespace) -> Answer:
+    """Tones of areas from comparisons, what contradicts, flat tones, what to compare next."""
+    return TonesAnswer.of(worked, options.groups)
+
+
+def depth_command(worked: Worked, options: argparse.Namespace) -> Answer:
+    """Which shape stands before which."""
+    return DepthAnswer.of(worked.layers)
+
+
 COMMANDS: dict[str, Callable[[Worked, argparse.Namespace], Answer]] = {
     "solve": solve_command,
     "plan": plan_command,
@@ -98,6 +110,8 @@ COMMANDS: dict[str, Callable[[Worked, argparse.Namespace], Answer]] = {
     "check": check_command,
     "recipe": recipe_command,
     "perspective": perspective_command,
+    "tones": tones_command,
+    "depth": depth_command,
 }
 
 
@@ -110,11 +124,22 @@ def parser() -> argparse.ArgumentParser:
         sub.add_argument("study", help="a study file, or - for standard input")
         if name == "recipe":
             sub.add_argument("--school", default=None, help="by which school")
+        if name == "tones":
+            sub.add_argument("--groups", type=_groups, default=3, help="how many flat tones")
         if name in COUNTS:
             sub.add_argument("--count", type=_count, default=COUNTS[name], help="how many to name")
     serving = each.add_parser("serve", help="serve the application on this machine")
     add_serve_options(serving)
     return made
+
+
+def _groups(text: str) -> int:
+    count = int(text) if text.isdigit() else 0
+    if not 1 <= count <= MOST_GROUPS:
+        raise argparse.ArgumentTypeError(
+            f"“{text}” is not a number of tones from 1 to {MOST_GROUPS}"
+        )
+    return count
 
 
 def _count(text: str) -> int:

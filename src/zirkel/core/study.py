@@ -21,6 +21,14 @@ from zirkel.core.drawn import (
     WentOn,
 )
 from zirkel.core.fields import entry, unknown
+from zirkel.core.light import (
+    MOST_AREAS,
+    MOST_COMPARISONS,
+    Medium,
+    Overlap,
+    ToneArea,
+    ToneReading,
+)
 from zirkel.core.sightings import KINDS, Sighting
 from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.subject.faults import FAULTS
@@ -275,6 +283,14 @@ class Study:
     repeats: tuple[Repeat, ...] = entry(
         "record", (), many="list", records=(Repeat,), key="name", most=50
     )
+    tone_areas: tuple[ToneArea, ...] = entry(
+        "record", (), many="list", records=(ToneArea,), key="id", most=MOST_AREAS
+    )
+    tone_readings: tuple[ToneReading, ...] = entry(
+        "record", (), many="list", records=(ToneReading,), key="id", most=MOST_COMPARISONS
+    )
+    tone_medium: Medium | None = entry("record", None, records=(Medium,))
+    overlaps: tuple[Overlap, ...] = entry("record", (), many="list", records=(Overlap,), most=2000)
     check_against: str | None = entry("choice", None, options=("plan", "proportions"))
     photograph: Photograph | None = entry("record", None, records=(Photograph,))
     """The photograph on which `drawn` was marked."""

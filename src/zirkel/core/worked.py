@@ -34,6 +34,12 @@ from zirkel.core.sheet.recipe.choose import Squares
 from zirkel.core.sheet.recipe.dictation import Item, dictation
 from zirkel.core.sheet.recipe.glances import glances
 from zirkel.core.study import Study, UnitLength, UnitPair
+from zirkel.core.tones.estimate import Estimate, estimate
+from zirkel.core.tones.media import MediumData
+from zirkel.core.tones.overlaps import Layers, layers_of
+from zirkel.core.tones.plan import TonePlan, plan_tones
+from zirkel.core.tones.shares import shares_of
+from zirkel.core.tones.what_next import NextComparison, next_comparisons
 from zirkel.core.values.lengths import SIXTEENTH_MM
 from zirkel.core.words.base import Words, words_of
 from zirkel.core.words.network import say_scatter
@@ -232,6 +238,35 @@ class Worked:
                 self.study, self.plan, self.perspective, self.rounds, self.positions
             ),
         )
+
+    @property
+    def tones(self) -> Estimate:
+        """What the comparisons of light and dark say."""
+        study = self.study
+        return self._once("tones", lambda: estimate(study.tone_areas, study.tone_readings))
+
+    @property
+    def shares(self) -> dict[str, float]:
+        """Each area's share of the frame."""
+        frame = self.study.frame
+        box = None if frame is None else (frame.left, frame.right, frame.top, frame.bottom)
+        return shares_of(self.study.tone_areas, self.positions, box)
+
+    def plan_tones(self, data: MediumData | None, count: int) -> TonePlan:
+        """So many flat tones in the study's medium, of which this is known."""
+        study = self.study
+        return plan_tones(study.tone_areas, self.tones, self.shares, study.tone_medium, data, count)
+
+    @property
+    def next_comparisons(self) -> tuple[NextComparison, ...]:
+        """What to compare next."""
+        return self._once("next comparisons", lambda: next_comparisons(self.tones))
+
+    @property
+    def layers(self) -> Layers:
+        """Which shape stands before which."""
+        overlaps = [(each.front, each.behind) for each in self.study.overlaps]
+        return layers_of((each.id for each in self.study.shapes), overlaps)
 
     @property
     def checked(self) -> Check | None:

@@ -18,7 +18,7 @@ from sqlalchemy.orm import Session
 from zirkel.core.collections import collections
 from zirkel.core.study import Study
 from zirkel.store.tables import RecordRow, StudyRow
-from zirkel.studyfile.schema import study_to_file
+from zirkel.studyfile.schema import study_to_records
 
 OWN = "study"
 """The table of patches to the study's own fields."""
@@ -65,7 +65,7 @@ def changed(study: Study, other: Study) -> tuple[Study, dict[str, list[int]]]:
 
 def _records(study: Study, other: Study | None) -> dict[tuple[str, str], dict[str, Any]]:
     part, places = changed(study, other) if other else (study, {})
-    return dict(split(study_to_file(part), places))
+    return dict(split(study_to_records(part), places))
 
 
 def split(

@@ -13,7 +13,13 @@ from zirkel.core.study import Study
 from zirkel.errors import BadInput
 from zirkel.studyfile.problems import said_plainly, shown
 from zirkel.studyfile.references import check_references
-from zirkel.studyfile.schema import StudyFile, study_to_core, study_to_file
+from zirkel.studyfile.schema import (
+    StudyFile,
+    field_of_file,
+    flattened,
+    study_to_core,
+    study_to_file,
+)
 
 MOST_BYTES = 4_000_000
 """A study with every limit used up stays well below this."""
@@ -87,7 +93,10 @@ def _refuse_constant(name: str) -> NoReturn:
 def study_from(document: Any) -> Study:
     """A study from parsed JSON; BadInput says what is wrong."""
     study = _unreferenced(document)
-    check_references(study)
+    try:
+        check_references(study)
+    except BadInput as error:
+        raise _in_the_file(error) from error
     return study
 
 
@@ -101,10 +110,17 @@ def _unreferenced(document: Any) -> Study:
         found = shown(document.get("version"))
         raise BadInput("version", f"must be 1, but is {found}: this Zirkel reads version 1 only")
     refuse_endless(document)
+    flat = flattened(document)
     try:
-        return study_to_core(StudyFile.model_validate(document))
+        return study_to_core(StudyFile.model_validate(flat))
     except ValidationError as error:
-        raise said_plainly(error, document) from error
+        raise _in_the_file(said_plainly(error, flat)) from error
+
+
+def _in_the_file(error: BadInput) -> BadInput:
+    """The problem with its fields named as the file has them."""
+    more = tuple((field_of_file(field), problem) for field, problem in error.more)
+    return BadInput(field_of_file(error.field), error.problem, more)
 
 
 def write_study(study: Study) -> bytes:

@@ -43,6 +43,30 @@ def find_problems(study: Study) -> Iterator[Problem]:
     if isinstance(unit, UnitPair) and unit.start == unit.end:
         yield "unit", f"both ends of the unit are “{unit.start}”: choose two landmarks"
     yield from _parts(study)
+    yield from _tones(study)
+
+
+def _tones(study: Study) -> Iterator[Problem]:
+    """Areas that comparisons name, and shapes that overlaps do."""
+    areas = {each.id for each in study.tone_areas}
+    for i, reading in enumerate(study.tone_readings):
+        for field in ("first", "second", "area"):
+            name = getattr(reading, field)
+            if name is not None and name not in areas:
+                yield f"tone_readings.{i}.{field}", _no_such("area", name, areas)
+    shapes = {each.id for each in study.shapes}
+    # A file may say what stands before what without any outline.
+    for i, overlap in enumerate(study.overlaps if shapes else ()):
+        for field in ("front", "behind"):
+            name = getattr(overlap, field)
+            if name not in shapes:
+                yield f"overlaps.{i}.{field}", _no_such("shape", name, shapes)
+
+
+def _no_such(what: str, name: str, known: Collection[str]) -> str:
+    near = get_close_matches(name, known, 1)
+    hint = f"did you mean “{near[0]}”?" if near else "add it first"
+    return f"there is no {what} “{name}”: {hint}"
 
 
 def sighting_problems(field: str, each: Sighting, known: Collection[str]) -> Iterator[Problem]:

@@ -13,6 +13,7 @@ from zirkel.core.drawn import (
     Ruled,
     Tolerances,
 )
+from zirkel.core.light import Medium, Overlap, ToneArea, ToneReading
 from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.study import (
     Frame,
@@ -28,6 +29,7 @@ from zirkel.core.study import (
     UnitPair,
 )
 from zirkel.core.subject.station import Station
+from zirkel.errors import BadInput
 from zirkel.studyfile.records import Kept, Recorded, model_of, to_core, to_file
 
 FORMAT, VERSION = "zirkel-study", 1
@@ -55,6 +57,10 @@ FileFamily = Annotated[Family, Recorded]
 FileRound = Annotated[Round, Recorded]
 FileCastShadow = Annotated[CastShadow, Recorded]
 FileRepeat = Annotated[Repeat, Recorded]
+FileToneArea = Annotated[ToneArea, Recorded]
+FileToneReading = Annotated[ToneReading, Recorded]
+FileMedium = Annotated[Medium, Recorded]
+FileOverlap = Annotated[Overlap, Recorded]
 FileStation = Annotated[Station, Recorded]
 FileSubject = Annotated[SimulatedSubject | PictureSubject, Recorded]
 FilePhotograph = Annotated[Photograph, Recorded]
@@ -72,4 +78,48 @@ def study_to_core(file: StudyFile) -> Study:
 
 def study_to_file(study: Study) -> dict[str, Any]:
     """The study as JSON-ready data, in the file's order, without what is at its default."""
+    return nested(study_to_records(study))
+
+
+def study_to_records(study: Study) -> dict[str, Any]:
+    """The same with every collection at the top, as it is kept."""
     return {"format": FORMAT, "version": VERSION, **to_file(study)}
+
+
+TONES = "tones"
+INSIDE = {"areas": "tone_areas", "readings": "tone_readings", "medium": "tone_medium"}
+"""What the file holds inside `tones`, and what the study calls it."""
+
+
+def flattened(document: dict[str, Any]) -> dict[str, Any]:
+    """A file's document with what is inside `tones` beside the rest; BadInput where that is no
+    object. What Zirkel does not know in there stays there."""
+    if TONES not in document:
+        return document
+    tones = document[TONES]
+    if not isinstance(tones, dict):
+        raise BadInput(TONES, "must be an object with areas, readings and medium")
+    made = {key: value for key, value in document.items() if key != TONES}
+    made |= {INSIDE[key]: value for key, value in tones.items() if key in INSIDE}
+    rest = {key: value for key, value in tones.items() if key not in INSIDE}
+    return {**made, TONES: rest} if rest else made
+
+
+def nested(document: dict[str, Any]) -> dict[str, Any]:
+    """The other way round."""
+    inside = {key: document[own] for key, own in INSIDE.items() if own in document}
+    rest = document.get(TONES, {})
+    if not inside and not rest:
+        return document
+    made = {
+        key: value for key, value in document.items() if key not in INSIDE.values() and key != TONES
+    }
+    return {**made, TONES: {**inside, **(rest if isinstance(rest, dict) else {})}}
+
+
+def field_of_file(field: str) -> str:
+    """The path to a field as the file has it."""
+    for key, own in INSIDE.items():
+        if field == own or field.startswith(f"{own}."):
+            return f"{TONES}.{key}{field[len(own) :]}"
+    return field

@@ -1,0 +1,1 @@
+"""Light and dark: tones from comparisons, what contradicts, what to compare next, flat tones."""
