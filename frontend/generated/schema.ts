@@ -618,6 +618,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/tones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Areas, comparisons, doubts, what to compare next, and the plan of flat tones. */
+        get: operations["tones"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/tones/drawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The photographed drawing's tones against the plan. */
+        get: operations["drawnTones"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/tones/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Steps read off the subject, to be kept or not; changes nothing. */
+        get: operations["readTones"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/trust": {
         parameters: {
             query?: never;
@@ -775,6 +826,51 @@ export interface components {
             said: string;
             /** Start */
             start: string | null;
+        };
+        /**
+         * AreaShown
+         * @description An area: its side, its share of the frame, its outline on the subject and on the sheet (mm),
+         *     what is known of its tone, and what it becomes on paper; greys to show both.
+         */
+        AreaShown: {
+            /** Grey */
+            grey: string | null;
+            /** Group */
+            group: number | null;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** On Sheet */
+            on_sheet: number | null;
+            /** Outline */
+            outline: string[];
+            /** Said */
+            said: string;
+            /** Said Share */
+            said_share: string | null;
+            /** Sd */
+            sd: number | null;
+            /** Seen Mm */
+            seen_mm: [
+                number,
+                number
+            ][];
+            /** Share */
+            share: number | null;
+            /** Sheet Grey */
+            sheet_grey: string | null;
+            /** Sheet Mm */
+            sheet_mm: [
+                number,
+                number
+            ][];
+            /** Side */
+            side: string | null;
+            /** Tone */
+            tone: number | null;
+            /** Trouble */
+            trouble: string | null;
         };
         /**
          * Arrow
@@ -1006,6 +1102,8 @@ export interface components {
             part_of: string | null;
             /** Tier */
             tier: number;
+            /** Weight */
+            weight: number;
         };
         /**
          * BenchSheet
@@ -1194,7 +1292,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -1276,6 +1374,19 @@ export interface components {
             };
         };
         /**
+         * CompareTones
+         * @description Say which of two areas is darker and by how much, or an area's step on the grey card.
+         */
+        CompareTones: {
+            /** Reading */
+            reading: components["schemas"]["FileToneReading"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "compare_tones";
+        };
+        /**
          * Compared
          * @description A kept frame beside the others.
          */
@@ -1293,6 +1404,24 @@ export interface components {
             unit_said: string;
             /** Width */
             width: number;
+        };
+        /**
+         * ComparisonShown
+         * @description A comparison as it was made, and how it stands to the others.
+         */
+        ComparisonShown: {
+            /** Areas */
+            areas: string[];
+            /** Computed */
+            computed: boolean;
+            /** Doubted */
+            doubted: boolean;
+            /** Id */
+            id: string;
+            /** Said */
+            said: string;
+            /** Struck */
+            struck: boolean;
         };
         /**
          * CornersAsked
@@ -1394,6 +1523,38 @@ export interface components {
             tier: number;
             /** Within */
             within: string | null;
+        };
+        /**
+         * DrawnTone
+         * @description An area's tone on the drawing against the plan.
+         */
+        DrawnTone: {
+            /** Area */
+            area: string;
+            /** Drawn */
+            drawn: number;
+            /** Name */
+            name: string;
+            /** Off */
+            off: boolean;
+            /** Planned */
+            planned: number;
+            /** Said */
+            said: string;
+        };
+        /**
+         * DrawnTones
+         * @description The drawing's tones against the plan; what is missing, where nothing can be told.
+         */
+        DrawnTones: {
+            /** Areas */
+            areas: components["schemas"]["DrawnTone"][];
+            /** Missing */
+            missing: string | null;
+            /** Next */
+            next: string | null;
+            /** Order */
+            order: string[];
         };
         /**
          * DropFrame
@@ -1850,6 +2011,53 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FileMedium
+         * @description What the medium can do, in steps: the paper's own tone, the lightest that can be laid on it,
+         *     and the darkest that can still be taken back; `name` one of the shipped media.
+         */
+        FileMedium: {
+            /**
+             * Darkest
+             * @default 8
+             */
+            darkest?: number;
+            /**
+             * Lightest
+             * @default 1
+             */
+            lightest?: number;
+            /**
+             * Name
+             * @default null
+             */
+            name?: string | null;
+            /**
+             * Paper
+             * @default 1
+             */
+            paper?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileOverlap
+         * @description One shape stands before another and hides part of it. `id` is Zirkel's own, and not in the
+         *     file.
+         */
+        FileOverlap: {
+            /** Behind */
+            behind: string;
+            /** Front */
+            front: string;
+            /**
+             * Id
+             * @default o
+             */
+            id?: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FilePhotograph
          * @description A photograph of the drawing. `corners` are the sheet's own: top left, top right, bottom
          *     right, bottom left; `bend` is how the lens bends straight edges (see `check.photograph`).
@@ -2192,6 +2400,98 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FileToneArea
+         * @description A flat shape of light, shadow or cast shadow; `share` of the frame, from its outline where it
+         *     is left out.
+         */
+        FileToneArea: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default null
+             */
+            name?: string | null;
+            /**
+             * Outline
+             * @default []
+             */
+            outline?: string[];
+            /**
+             * Share
+             * @default null
+             */
+            share?: number | null;
+            /**
+             * Side
+             * @default null
+             */
+            side?: ("light" | "shadow") | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileToneReading
+         * @description One comparison: `first` darker than `second` by little, clearly or much; both alike; or one
+         *     `area` at a `step` of the grey card. `computed` if Zirkel read it off a picture.
+         */
+        FileToneReading: {
+            /**
+             * Area
+             * @default null
+             */
+            area?: string | null;
+            /**
+             * At
+             * @default null
+             */
+            at?: string | null;
+            /**
+             * By
+             * @default null
+             */
+            by?: ("little" | "clearly" | "much") | null;
+            /**
+             * Computed
+             * @default false
+             */
+            computed?: boolean;
+            /**
+             * First
+             * @default null
+             */
+            first?: string | null;
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "darker" | "alike" | "step";
+            /**
+             * Second
+             * @default null
+             */
+            second?: string | null;
+            /**
+             * Sigma
+             * @default null
+             */
+            sigma?: number | null;
+            /**
+             * Step
+             * @default null
+             */
+            step?: number | null;
+            /**
+             * Struck
+             * @default false
+             */
+            struck?: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FileUnitLength
          * @description Readings that are lengths on the sheet itself (sight-size, dividers): no pair is exact.
          */
@@ -2248,6 +2548,24 @@ export interface components {
             tier: number;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * FlatToneShown
+         * @description A flat tone of the plan, lightest first, and how it is laid.
+         */
+        FlatToneShown: {
+            /** Areas */
+            areas: string[];
+            /** Grey */
+            grey: string;
+            /** Number */
+            number: number;
+            /** Said */
+            said: string;
+            /** Said Tone */
+            said_tone: string;
+            /** Turn */
+            turn: number | null;
         };
         /**
          * FrameTouch
@@ -2565,6 +2883,26 @@ export interface components {
             said: string;
         };
         /**
+         * MediumShown
+         * @description A medium that can be chosen.
+         */
+        MediumShown: {
+            /** Cautions */
+            cautions: string[];
+            /** Chosen */
+            chosen: boolean;
+            /** Darkest */
+            darkest: number;
+            /** Lightest */
+            lightest: number;
+            /** Name */
+            name: string;
+            /** Paper */
+            paper: number;
+            /** Title */
+            title: string;
+        };
+        /**
          * MoveShown
          * @description A correction in words and as arrows; `done` once it is made on the paper.
          */
@@ -2653,6 +2991,18 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * OverlapShown
+         * @description Which shape stands before which.
+         */
+        OverlapShown: {
+            /** Behind */
+            behind: string;
+            /** Front */
+            front: string;
+            /** Said */
+            said: string;
         };
         /**
          * OwnTable
@@ -3064,6 +3414,19 @@ export interface components {
             ratio: number;
         };
         /**
+         * PutArea
+         * @description Add an area, or say otherwise of one that is there.
+         */
+        PutArea: {
+            /** Area */
+            area: components["schemas"]["FileToneArea"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "put_area";
+        };
+        /**
          * PutFamily
          * @description Say which edges are parallel in reality; a name again replaces what it meant. An edge is of
          *     one family.
@@ -3076,6 +3439,19 @@ export interface components {
              * @enum {string}
              */
             type: "put_family";
+        };
+        /**
+         * PutOverlap
+         * @description Say that one shape stands before another; the other way round is taken back.
+         */
+        PutOverlap: {
+            /** Overlap */
+            overlap: components["schemas"]["FileOverlap"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "put_overlap";
         };
         /**
          * PutRepeat
@@ -3130,6 +3506,24 @@ export interface components {
             type: "put_shape";
         };
         /**
+         * QuestionShown
+         * @description What to compare next.
+         */
+        QuestionShown: {
+            /** Expected */
+            expected: string | null;
+            /** First */
+            first: string;
+            /** Gain */
+            gain: number;
+            /** Kind */
+            kind: string;
+            /** Said */
+            said: string;
+            /** Second */
+            second: string | null;
+        };
+        /**
          * Reach
          * @description The real reach, worked back.
          */
@@ -3140,6 +3534,18 @@ export interface components {
             said: string;
             /** Sd Mm */
             sd_mm: number;
+        };
+        /**
+         * ReadOff
+         * @description Steps read off the subject by area, to be kept or not.
+         */
+        ReadOff: {
+            /** Said */
+            said: string;
+            /** Steps */
+            steps: {
+                [key: string]: number;
+            };
         };
         /**
          * ReadPicture
@@ -3165,6 +3571,22 @@ export interface components {
              * @enum {string}
              */
             type: "read_table";
+        };
+        /**
+         * ReadTones
+         * @description Keep the steps that Zirkel read off the subject, in place of those it read before; the
+         *     artist's own stay.
+         */
+        ReadTones: {
+            /** Steps */
+            steps: {
+                [key: string]: number;
+            };
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "read_tones";
         };
         /**
          * RecipeRoom
@@ -3281,6 +3703,19 @@ export interface components {
             removed: boolean;
         };
         /**
+         * RemoveArea
+         * @description Take an area away, with the comparisons that name it.
+         */
+        RemoveArea: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_area";
+        };
+        /**
          * RemoveDepth
          * @description Take a circle, a cast shadow or equal steps away; the landmarks stay.
          */
@@ -3330,6 +3765,19 @@ export interface components {
             with_sightings?: boolean;
         };
         /**
+         * RemoveOverlap
+         * @description Take back which of two shapes stands before the other.
+         */
+        RemoveOverlap: {
+            /** Overlap */
+            overlap: components["schemas"]["FileOverlap"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_overlap";
+        };
+        /**
          * RemoveShape
          * @description Remove a shape; its landmarks stay.
          */
@@ -3354,6 +3802,19 @@ export interface components {
              * @enum {string}
              */
             type: "remove_sighting";
+        };
+        /**
+         * RemoveTone
+         * @description Remove a comparison.
+         */
+        RemoveTone: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_tone";
         };
         /**
          * ResightDrawing
@@ -3657,6 +4118,19 @@ export interface components {
              * @enum {string}
              */
             type: "set_lengths";
+        };
+        /**
+         * SetMedium
+         * @description Choose the medium: its paper's tone and what it can reach.
+         */
+        SetMedium: {
+            /** Medium */
+            medium: components["schemas"]["FileMedium"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_medium";
         };
         /**
          * SetMethod
@@ -4133,6 +4607,24 @@ export interface components {
             type: "strike_sighting";
         };
         /**
+         * StrikeTone
+         * @description Set a comparison aside, or take it up again.
+         */
+        StrikeTone: {
+            /** Id */
+            id: string;
+            /**
+             * Struck
+             * @default true
+             */
+            struck?: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "strike_tone";
+        };
+        /**
          * Strokes
          * @description The fewest straight strokes.
          */
@@ -4281,6 +4773,11 @@ export interface components {
              * @default null
              */
             note?: string | null;
+            /**
+             * Overlaps
+             * @default []
+             */
+            overlaps?: components["schemas"]["FileOverlap"][];
             /** @default null */
             photograph?: components["schemas"]["FilePhotograph"] | null;
             /**
@@ -4343,6 +4840,18 @@ export interface components {
             title?: string;
             /** @default null */
             tolerance?: components["schemas"]["FileTolerances"] | null;
+            /**
+             * Tone Areas
+             * @default []
+             */
+            tone_areas?: components["schemas"]["FileToneArea"][];
+            /** @default null */
+            tone_medium?: components["schemas"]["FileMedium"] | null;
+            /**
+             * Tone Readings
+             * @default []
+             */
+            tone_readings?: components["schemas"]["FileToneReading"][];
             /** Trust */
             trust?: {
                 [key: string]: number;
@@ -4370,6 +4879,17 @@ export interface components {
             went_on?: components["schemas"]["FileWentOn"][];
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * SuggestAreas
+         * @description Make areas of the shapes that stand: one split by a border line into its two sides.
+         */
+        SuggestAreas: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "suggest_areas";
         };
         /**
          * TakeSighting
@@ -4451,6 +4971,65 @@ export interface components {
             to: string;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * ToneDoubtShown
+         * @description A comparison that the others contradict, and the chain that does.
+         */
+        ToneDoubtShown: {
+            /** Cycle */
+            cycle: string[];
+            /** Detail */
+            detail: string;
+            /** Headline */
+            headline: string;
+            /** Id */
+            id: string;
+        };
+        /**
+         * ToneRoom
+         * @description Light and dark of a study.
+         */
+        ToneRoom: {
+            /** Anchor */
+            anchor: string | null;
+            /** Anchored */
+            anchored: boolean;
+            /** Areas */
+            areas: components["schemas"]["AreaShown"][];
+            /** Can Read */
+            can_read: boolean;
+            /** Comparisons */
+            comparisons: components["schemas"]["ComparisonShown"][];
+            /** Crossing */
+            crossing: string[];
+            /** Doubts */
+            doubts: components["schemas"]["ToneDoubtShown"][];
+            /** Flat */
+            flat: components["schemas"]["FlatToneShown"][];
+            /** Groups */
+            groups: number;
+            /** Layers */
+            layers: string[];
+            /** Loose */
+            loose: string | null;
+            /** Media */
+            media: components["schemas"]["MediumShown"][];
+            /** Media Trouble */
+            media_trouble: string[];
+            /** Mixed */
+            mixed: string | null;
+            /** Order */
+            order: string;
+            /** Overlaps */
+            overlaps: components["schemas"]["OverlapShown"][];
+            /** Paper Grey */
+            paper_grey: string;
+            /** Questions */
+            questions: components["schemas"]["QuestionShown"][];
+            subject: components["schemas"]["BenchSubject"];
+            /** Version */
+            version: number;
         };
         /**
          * TrueMark
@@ -6760,6 +7339,187 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tones: {
+        parameters: {
+            query?: {
+                version?: number | null;
+                groups?: number;
+            };
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToneRoom"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drawnTones: {
+        parameters: {
+            query?: {
+                version?: number | null;
+            };
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrawnTones"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readTones: {
+        parameters: {
+            query?: {
+                version?: number | null;
+            };
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadOff"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {

@@ -7,6 +7,7 @@ import type {
   CornersFound,
   PictureTaken,
   Problem,
+  ReadOff,
   StickPose,
   StudyFile,
 } from "./types";
@@ -138,6 +139,12 @@ export const api = {
     told(
       client.POST("/api/v1/studies/{study_id}/corners", { params: of(id), body: { picture } }),
     ) as Promise<CornersFound>,
+  readTones: (id: number) =>
+    told(
+      client.GET("/api/v1/studies/{study_id}/tones/read", {
+        params: { ...of(id), query: {} },
+      }),
+    ) as Promise<ReadOff>,
   takePicture: sendPicture,
   leave: (number: number) =>
     told(

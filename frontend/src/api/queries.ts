@@ -5,6 +5,7 @@ import { api } from "./client";
 import type {
   Bench,
   CheckRoom,
+  DrawnTones,
   PadKinds,
   PerspectiveRoom,
   Prompts,
@@ -15,6 +16,7 @@ import type {
   Station,
   StationRoom,
   Strokes,
+  ToneRoom,
   Wall,
 } from "./types";
 
@@ -103,6 +105,27 @@ export const queries = {
           client.GET("/api/v1/studies/{study_id}/perspective", { params: wanted(seen), signal }),
         ) as Promise<PerspectiveRoom>,
       placeholderData: keepPreviousData,
+      retry: false,
+    }),
+  tones: (seen: Seen, groups: number) =>
+    queryOptions({
+      queryKey: ["tones", seen.id, seen.version, groups],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/studies/{study_id}/tones", {
+            params: { ...of(seen.id), query: { version: seen.version, groups } },
+            signal,
+          }),
+        ) as Promise<ToneRoom>,
+      placeholderData: keepPreviousData,
+    }),
+  drawnTones: (seen: Seen) =>
+    queryOptions({
+      queryKey: ["drawn tones", seen.id, seen.version],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/studies/{study_id}/tones/drawn", { params: wanted(seen), signal }),
+        ) as Promise<DrawnTones>,
       retry: false,
     }),
   check: (seen: Seen) =>

@@ -53,4 +53,7 @@ export type KeptCheck = Schemas["CheckShown"];
 export type Photograph = Required<Schemas["FilePhotograph"]>;
 export type EyeGuess = Schemas["FileEyeGuess"];
 export type CornersFound = Schemas["CornersFound"];
+export type ToneRoom = Schemas["ToneRoom"];
+export type DrawnTones = Schemas["DrawnTones"];
+export type ReadOff = Schemas["ReadOff"];
 export type PerspectiveRoom = Schemas["PerspectiveRoom"];

@@ -11,6 +11,7 @@ const ROOMS: Record<Stage, () => Loaded> = {
   bench: () => import("./pages/BenchPage"),
   draw: () => import("./pages/DrawPage"),
   check: () => import("./pages/CheckPage"),
+  tone: () => import("./pages/TonePage"),
 };
 
 export const PAGES: readonly Page[] = [

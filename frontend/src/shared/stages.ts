@@ -6,6 +6,7 @@ export const STAGES = [
   { key: "bench", label: "Bench", path: "" },
   { key: "draw", label: "Draw", path: "/draw" },
   { key: "check", label: "Check", path: "/check" },
+  { key: "tone", label: "Tone", path: "/tone" },
 ] as const;
 
 export type Stage = (typeof STAGES)[number]["key"];

@@ -60,6 +60,18 @@ from zirkel.commands.subject import (
     TurnPicture,
 )
 from zirkel.commands.tables import ReadTable
+from zirkel.commands.tones import (
+    CompareTones,
+    PutArea,
+    PutOverlap,
+    ReadTones,
+    RemoveArea,
+    RemoveOverlap,
+    RemoveTone,
+    SetMedium,
+    StrikeTone,
+    SuggestAreas,
+)
 
 AnyChange = Annotated[
     TakeSighting
@@ -101,6 +113,16 @@ AnyChange = Annotated[
     | PutShadow
     | PutRepeat
     | RemoveDepth
+    | PutArea
+    | RemoveArea
+    | SuggestAreas
+    | CompareTones
+    | StrikeTone
+    | RemoveTone
+    | ReadTones
+    | SetMedium
+    | PutOverlap
+    | RemoveOverlap
     | SetPhotograph
     | MarkDrawn
     | RuleDrawing

@@ -95,8 +95,10 @@ class Medium:
 
 @dataclass(frozen=True, slots=True)
 class Overlap:
-    """One shape stands before another and hides part of it."""
+    """One shape stands before another and hides part of it. `id` is Zirkel's own, and not in the
+    file."""
 
+    id: str = entry("id", fallback="o")
     front: str = entry("id")
     behind: str = entry("id")
     extra: Extra = unknown()

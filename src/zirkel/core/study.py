@@ -290,7 +290,9 @@ class Study:
         "record", (), many="list", records=(ToneReading,), key="id", most=MOST_COMPARISONS
     )
     tone_medium: Medium | None = entry("record", None, records=(Medium,))
-    overlaps: tuple[Overlap, ...] = entry("record", (), many="list", records=(Overlap,), most=2000)
+    overlaps: tuple[Overlap, ...] = entry(
+        "record", (), many="list", records=(Overlap,), key="id", most=2000
+    )
     check_against: str | None = entry("choice", None, options=("plan", "proportions"))
     photograph: Photograph | None = entry("record", None, records=(Photograph,))
     """The photograph on which `drawn` was marked."""

@@ -37,7 +37,7 @@ from zirkel.core.study import Study, UnitLength, UnitPair
 from zirkel.core.tones.estimate import Estimate, estimate
 from zirkel.core.tones.media import MediumData
 from zirkel.core.tones.overlaps import Layers, layers_of
-from zirkel.core.tones.plan import TonePlan, plan_tones
+from zirkel.core.tones.plan import USUAL_GROUPS, TonePlan, plan_tones
 from zirkel.core.tones.shares import shares_of
 from zirkel.core.tones.what_next import NextComparison, next_comparisons
 from zirkel.core.values.lengths import SIXTEENTH_MM
@@ -252,7 +252,7 @@ class Worked:
         box = None if frame is None else (frame.left, frame.right, frame.top, frame.bottom)
         return shares_of(self.study.tone_areas, self.positions, box)
 
-    def plan_tones(self, data: MediumData | None, count: int) -> TonePlan:
+    def plan_tones(self, data: MediumData | None, count: int = USUAL_GROUPS) -> TonePlan:
         """So many flat tones in the study's medium, of which this is known."""
         study = self.study
         return plan_tones(study.tone_areas, self.tones, self.shares, study.tone_medium, data, count)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from zirkel.paper import (
+    grey_card,
     grid_overlay,
     marks_sheet,
     marks_table,
@@ -14,6 +15,8 @@ from zirkel.paper import (
     recipe_pages,
     tick_strips,
     tilt_card,
+    tone_picture,
+    tone_sheet,
     viewfinder,
 )
 from zirkel.paper.base import Paper
@@ -26,9 +29,12 @@ PAPERS: Mapping[str, Paper] = {
         tick_strips,
         viewfinder,
         tilt_card,
+        tone_sheet,
+        grey_card,
         grid_overlay,
         print_grid,
         plan_svg,
+        tone_picture,
         marks_table,
         readings_table,
     )

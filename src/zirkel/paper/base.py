@@ -10,6 +10,7 @@ from zirkel.core.worked import Worked
 
 PDF = ("application/pdf", "pdf")
 SVG = ("image/svg+xml", "svg")
+PNG = ("image/png", "png")
 CSV = ("text/csv", "csv")
 
 

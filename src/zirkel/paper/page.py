@@ -81,6 +81,15 @@ class Page:
         corners = [(x, y), (x + width, y), (x + width, y + height), (x, y + height)]
         self.line(corners, colour, pen, dash, closed=True)
 
+    def area(self, points: Sequence[Sequence[float]], colour: str) -> None:
+        """A flat area without a line round it."""
+        self._canvas.setFillColor(colour)
+        path = self._canvas.beginPath()
+        for i, (x, y) in enumerate(points):
+            (path.lineTo if i else path.moveTo)(*self._at(x, y))
+        path.close()
+        self._canvas.drawPath(path, stroke=0, fill=1)
+
     def circle(self, x: float, y: float, radius: float, colour: str = GRAPHITE,
                pen: float = 0.25, filled: bool = False) -> None:  # fmt: skip
         """A circle, its radius in mm."""

@@ -94,7 +94,7 @@ class Store:
 
     def __init__(self, engine: Engine, folder: Path) -> None:
         self._engine = engine
-        self.name = str(folder)
+        self.name, self.folder = str(folder), folder
         self.scenes = Scenes(engine)
         self.pictures = Pictures(engine, folder / "pictures")
         self._worked: LRUCache[tuple[int, int], Worked] = LRUCache(KEPT_WORKED, _kept_bytes)

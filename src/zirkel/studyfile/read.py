@@ -131,10 +131,17 @@ def write_study(study: Study) -> bytes:
 
 
 def _value(value: Any) -> str:
-    if isinstance(value, list) and value and isinstance(value[0], dict):
+    if isinstance(value, dict) and any(_is_records(each) for each in value.values()):
+        parts = ",\n".join(f"    {json.dumps(key)}: {_value(each)}" for key, each in value.items())
+        return f"{{\n{parts}\n  }}"
+    if _is_records(value):
         rows = ",\n".join(f"    {_dumped(each)}" for each in value)
         return f"[\n{rows}\n  ]"
     return _dumped(value)
+
+
+def _is_records(value: Any) -> bool:
+    return isinstance(value, list) and bool(value) and isinstance(value[0], dict)
 
 
 def _dumped(value: Any) -> str:

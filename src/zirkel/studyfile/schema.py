@@ -86,7 +86,7 @@ def study_to_records(study: Study) -> dict[str, Any]:
     return {"format": FORMAT, "version": VERSION, **to_file(study)}
 
 
-TONES = "tones"
+TONES, OVERLAPS = "tones", "overlaps"
 INSIDE = {"areas": "tone_areas", "readings": "tone_readings", "medium": "tone_medium"}
 """What the file holds inside `tones`, and what the study calls it."""
 
@@ -94,6 +94,7 @@ INSIDE = {"areas": "tone_areas", "readings": "tone_readings", "medium": "tone_me
 def flattened(document: dict[str, Any]) -> dict[str, Any]:
     """A file's document with what is inside `tones` beside the rest; BadInput where that is no
     object. What Zirkel does not know in there stays there."""
+    document = _numbered(document)
     if TONES not in document:
         return document
     tones = document[TONES]
@@ -105,8 +106,23 @@ def flattened(document: dict[str, Any]) -> dict[str, Any]:
     return {**made, TONES: rest} if rest else made
 
 
+def _numbered(document: dict[str, Any]) -> dict[str, Any]:
+    """With an id for every overlap, by which one is told from another."""
+    overlaps = document.get(OVERLAPS)
+    if not isinstance(overlaps, list):
+        return document
+    told = [
+        {"id": f"o{number}", **each} if isinstance(each, dict) else each
+        for number, each in enumerate(overlaps, 1)
+    ]
+    return {**document, OVERLAPS: told}
+
+
 def nested(document: dict[str, Any]) -> dict[str, Any]:
     """The other way round."""
+    if OVERLAPS in document:
+        told = [{k: v for k, v in each.items() if k != "id"} for each in document[OVERLAPS]]
+        document = {**document, OVERLAPS: told}
     inside = {key: document[own] for key, own in INSIDE.items() if own in document}
     rest = document.get(TONES, {})
     if not inside and not rest:

@@ -123,6 +123,8 @@ class BenchShape(BaseModel):
     closed: bool
     tier: int
     part_of: str | None
+    weight: float
+    """Of its lines, 1 the firmest: nearer ones are darker, those inside a form lighter."""
 
 
 class BenchSheet(BaseModel):
@@ -235,6 +237,9 @@ def bench_of(stored: Stored, before: Stored | None = None) -> Bench:
                 closed=each.closed,
                 tier=each.tier,
                 part_of=each.part_of,
+                weight=worked.layers.weight(each.id, each.part_of is not None)
+                if study.overlaps
+                else 1.0,
             )
             for each in study.shapes
         ],

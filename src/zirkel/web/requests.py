@@ -112,6 +112,12 @@ class Wanted(BaseModel):
     version: int | None = Field(default=None, ge=1, le=2**53)
 
 
+class TonesQuery(Wanted):
+    """In how many flat tones."""
+
+    groups: int = Field(default=4, ge=1, le=7)
+
+
 class FlatThing(BaseModel):
     """A level rectangle: how far the eye is over it, how far away its near edge, its size; all in
     one unit."""

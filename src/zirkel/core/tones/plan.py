@@ -46,6 +46,8 @@ class TonePlan:
     areas: Mapping[str, float]
     families: Families
     medium: Medium
+    mixed: bool
+    """Whether a flat tone holds areas of the light and of the shadow together."""
 
 
 def plan_tones(
@@ -66,7 +68,13 @@ def plan_tones(
     flat = tuple(
         _flat(i, group, means[i], turns[i], chosen, data) for i, group in enumerate(groups)
     )
-    return TonePlan(flat, laid, two_families(areas, found), chosen)
+    mixed = any(_is_mixed(each, areas) for each in flat)
+    return TonePlan(flat, laid, two_families(areas, found), chosen, mixed)
+
+
+def _is_mixed(flat: FlatTone, areas: tuple[ToneArea, ...]) -> bool:
+    sides = {each.side for each in areas if each.id in flat.areas}
+    return {"light", "shadow"} <= sides
 
 
 def _mean(group: Group, laid: Mapping[str, float], shares: Mapping[str, float]) -> float:

@@ -26,6 +26,9 @@ SHORT_LIST = 3
 
 LEAST_GAIN = 1e-3
 
+CARD_COSTS = 2.0
+"""How many comparisons by eye one takes the time of, with the grey card; it is asked for once."""
+
 
 @dataclass(frozen=True, slots=True)
 class NextComparison:
@@ -56,12 +59,19 @@ def next_comparisons(found: Estimate, count: int = 5) -> tuple[NextComparison, .
     if not len(candidates):
         return ()
     quick = _quick_gains(found, candidates, exact)
-    short = np.argsort(-quick, kind="stable")[: SHORT_LIST * count]
+    best = np.argsort(-quick, kind="stable")
+    short = np.concatenate(
+        [best[~exact[best]][: SHORT_LIST * count], best[exact[best]][:SHORT_LIST]]
+    )
     sure = _gains(found, candidates[short], exact[short])
-    made = []
-    for k in np.argsort(-sure, kind="stable")[:count]:
-        if sure[k] < LEAST_GAIN:
+    made: list[NextComparison] = []
+    worth = np.where(exact[short], sure / CARD_COSTS, sure)
+    for k in np.argsort(-worth, kind="stable"):
+        held_up = any(each.kind == "step" for each in made)
+        if sure[k] < LEAST_GAIN or len(made) == count:
             break
+        if exact[short[k]] and held_up:
+            continue
         i, *rest = np.flatnonzero(candidates[short[k]])
         if exact[short[k]]:
             made.append(NextComparison("step", names[i], None, float(sure[k])))

@@ -26,21 +26,27 @@ export function usePoints(
 ): Points {
   const [values, setValues] = useState<string[]>([]);
   const next = all(values, count).indexOf("");
-  const put = (at: number, landmark: string) => {
-    const filled = all(values, count).map((each, i) => (i === at ? landmark : each));
+  // Two taps may come before anything is drawn anew: what is held is kept beside what is shown.
+  const held = useRef<string[]>([]);
+  const show = (filled: string[]) => {
+    held.current = filled;
+    setValues(filled);
+  };
+  const put = (at: number | null, landmark: string) => {
+    const now = all(held.current, count);
+    const empty = now.indexOf("");
+    const place = at ?? (empty < 0 ? count - 1 : empty);
+    const filled = now.map((each, i) => (i === place ? landmark : each));
     const full = onFull && !filled.includes("");
-    setValues(full ? [] : filled);
+    show(full ? [] : filled);
     if (full) {
       onFull(filled);
     }
   };
   // What a tap does changes with every render; whoever passes taps on must not be told each time.
-  const latest = useRef({ put, onFull, at: 0 });
-  latest.current = { put, onFull, at: next < 0 ? count - 1 : next };
-  const choose = useCallback(
-    (landmark: string) => latest.current.put(latest.current.at, landmark),
-    [],
-  );
+  const latest = useRef({ put, onFull });
+  latest.current = { put, onFull };
+  const choose = useCallback((landmark: string) => latest.current.put(null, landmark), []);
   const edge = useCallback((ends: [string, string]) => latest.current.onFull?.(ends), []);
   const edges = onFull !== undefined;
   useEffect(() => {
@@ -50,7 +56,7 @@ export function usePoints(
       return () => setPicking(null);
     }
   }, [active, choose, edge, edges, values, setPicking]);
-  return { values, next, put, clear: () => setValues([]) };
+  return { values, next, put, clear: () => show([]) };
 }
 
 function all(values: readonly string[], count: number): string[] {

@@ -323,6 +323,7 @@ function SheetSide({
           className={styles.line}
           data-sure={each.sure}
           data-tier={each.tier}
+          strokeOpacity={each.weight}
         />
       ))}
       {strained.map((each) => {

@@ -20,6 +20,7 @@ export type Line = {
   closed: boolean;
   sure: boolean;
   tier: number;
+  weight: number;
 };
 
 export type Picture = {
@@ -52,6 +53,7 @@ export function usePicture(bench: Bench, width: number, height: number, view: Vi
           name: shape.name,
           closed: shape.closed,
           tier: shape.tier,
+          weight: shape.weight,
           sure: members.every((each) => each.landmark.standing !== "loose"),
           ids: members.map((each) => each.landmark.id),
           points: members.flatMap((each) => pick(each) ?? []),

@@ -1,0 +1,1 @@
+export { ToneRoom } from "./ToneRoom";

@@ -1,0 +1,168 @@
+"""What is said of light and dark, as one would say it with half-closed eyes."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from zirkel.core.light import ToneReading
+from zirkel.core.tones.estimate import Estimate, Seen, ToneDoubt
+from zirkel.core.tones.groups import Crossing
+from zirkel.core.tones.overlaps import Layers
+from zirkel.core.tones.plan import FlatTone, TonePlan
+from zirkel.core.tones.what_next import NextComparison
+
+Names = Mapping[str, str]
+
+AMOUNT = {"little": "a little darker than", "clearly": "clearly darker than",
+          "much": "much darker than"}  # fmt: skip
+LEAST_DIFFERENCE, CLEARLY, MUCH = 0.4, 1.4, 3.0
+
+
+def say_reading(reading: ToneReading, names: Names) -> str:
+    """A comparison as it was made."""
+
+    def of(name: str | None) -> str:
+        return called(name or "", names)
+
+    if reading.kind == "step":
+        how = "read off the subject" if reading.computed else "on the grey card"
+        return f"{of(reading.area)}: step {say_step(reading.step or 0.0)} {how}"
+    if reading.kind == "alike":
+        return f"{of(reading.first)} and {of(reading.second)} alike"
+    return f"{of(reading.first)} {AMOUNT[reading.by or 'clearly']} {of(reading.second)}"
+
+
+def called(name: str, names: Names) -> str:
+    """An area's name in quotes where it would run into the sentence."""
+    said = names.get(name, name)
+    return f"“{said}”" if "," in said else said
+
+
+def say_step(tone: float) -> str:
+    """A tone, to a tenth at most."""
+    return f"{tone:.1f}".removesuffix(".0")
+
+
+def say_difference(d: float) -> str:
+    """A difference expected, in the words in which it is asked."""
+    size = abs(d)
+    if size < LEAST_DIFFERENCE:
+        return "about alike"
+    much = "a little" if size < CLEARLY else "clearly" if size < MUCH else "much"
+    return f"{much} {'darker' if d > 0 else 'lighter'}"
+
+
+def say_question(each: NextComparison, names: Names) -> str:
+    """What to look at next."""
+    if each.kind == "step":
+        return f"Hold the grey card to {names.get(each.first, each.first)}. Which step is it?"
+    return "Squint. Which is darker, and by how much?"
+
+
+def say_tone_doubt(
+    doubt: ToneDoubt, reading: ToneReading, seen: Seen | None, names: Names
+) -> tuple[str, str]:
+    """What is contradicted, and by which chain."""
+    head = f"{say_reading(reading, names)}?"
+    if reading.kind == "step":
+        return (
+            head,
+            f"The others make it step {say_step(doubt.expected)}. Hold the card to it again.",
+        )
+    first = called(reading.first or "", names)
+    others = f"The others have {first} {say_difference(doubt.expected)}."
+    if len(doubt.cycle) > 2:
+        chain = " over ".join(called(name, names) for name in (*doubt.cycle, doubt.cycle[0]))
+        return head, f"{others} Round in a circle: {chain}. Look again with half-closed eyes."
+    return head, f"{others} Look again with half-closed eyes."
+
+
+def say_anchor(found: Estimate) -> str | None:
+    """That the tones are only known against one another, or which areas nothing ties."""
+    if not found.index:
+        return "No areas yet: outline the large shapes of light and shadow first."
+    if len(found.index) == 1:
+        return "One area alone has nothing to be compared with: add another."
+    if not found.readings:
+        return "Nothing compared yet. Squint, and begin with the darkest against the lightest."
+    if not found.anchored:
+        return (
+            "Known against one another only, counted from the lightest. Hold a grey card to one "
+            "area to tie them to steps."
+        )
+    return None
+
+
+def say_loose(found: Estimate, names: Names) -> str | None:
+    """Which areas nothing ties to the others."""
+    if not found.loose or not found.readings:
+        return None
+    told = [called(name, names) for name in found.loose]
+    listed = ", ".join(told[:3]) + (f" and {len(told) - 3} more" if len(told) > 3 else "")
+    return f"Not tied to the others yet: {listed}."
+
+
+def say_crossing(each: Crossing, names: Names) -> str:
+    """That a light is darker than a shadow."""
+    light, shadow = (called(name, names) for name in (each.light, each.shadow))
+    return (
+        f"{light}, in the light, is darker than {shadow}, in shadow, by {say_step(each.by)} steps. "
+        "Keep the families apart: one of them is on the wrong side, or was seen against the wrong "
+        "neighbour."
+    )
+
+
+def say_flat(each: FlatTone, plan: TonePlan, names: Names) -> str:
+    """How one flat tone is laid."""
+    areas = "; ".join(names.get(name, name) for name in each.areas)
+    if each.bare:
+        return f"{areas}: leave the paper bare."
+    layers = "one light layer" if each.layers == 1 else f"{each.layers} light layers"
+    white = each.on_sheet < plan.medium.paper
+    stick = each.stick or ("white" if white else "one grade")
+    if white and each.stick is None and plan.medium.lightest >= plan.medium.paper:
+        return f"{areas}: lighter than the paper can give; leave it bare."
+    return f"{areas}: {stick}, {layers}, without pressing."
+
+
+def say_mixed(plan: TonePlan, parted_at: int | None) -> str | None:
+    """That a flat tone holds light and shadow together, and how many tones part them."""
+    if not plan.mixed:
+        return None
+    way = (
+        f"{parted_at} tones keep them apart."
+        if parted_at
+        else "No number of tones keeps them apart: look at which areas cross first."
+    )
+    return f"In so few tones light and shadow fall together. {way}"
+
+
+def say_order(plan: TonePlan) -> str:
+    """In which order flat tones are laid."""
+    if plan.medium.paper - plan.medium.lightest > 1.0:
+        return (
+            "From the paper’s own tone both ways: the lights first, then the darks, the darkest "
+            "last, since the paper fills and black can’t be taken back."
+        )
+    return "From light to dark; the darkest last, since the paper fills and it can’t be taken back."
+
+
+def say_layers(found: Layers, names: Names) -> tuple[str, ...]:
+    """From front to back, and circles that can't be."""
+    made: list[str] = []
+    known = sorted({each for each in found.layers.values() if each is not None})
+    if len(known) > 1:
+        for layer in known:
+            own = [names.get(n, n) for n, each in found.layers.items() if each == layer]
+            weight = "firmest line" if layer == known[0] else (
+                "lightest line" if layer == known[-1] else "lighter line"
+            )  # fmt: skip
+            made.append(f"{layer}. {', '.join(own)}: {weight}.")
+    made += [say_circle(each, names) for each in found.cycles]
+    return tuple(made)
+
+
+def say_circle(cycle: Sequence[str], names: Names) -> str:
+    """That shapes stand before one another in a circle."""
+    chain = " before ".join(names.get(name, name) for name in (*cycle, cycle[0]))
+    return f"In a circle: {chain}. One of these is the wrong way round."

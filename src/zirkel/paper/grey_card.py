@@ -1,0 +1,48 @@
+"""A grey card of nine steps to hold to the subject: through the hole in each step the subject's
+tone is seen beside it."""
+
+from __future__ import annotations
+
+from zirkel.core.tones.grey import grey_of
+from zirkel.core.worked import Worked
+from zirkel.paper.base import Paper
+from zirkel.paper.page import LINE, PENCIL, Page
+
+WIDTH, HEIGHT = 210.0, 297.0
+LEFT, TOP = 30.0, 45.0
+STEP_WIDE, STEP_HIGH, HOLE = 60.0, 24.0, 5.0
+STEPS = 9
+
+
+def grey_card() -> bytes:
+    """One A4 page."""
+    paper = Page("Grey card", WIDTH, HEIGHT)
+    paper.text(LEFT, 20.0, "Grey card of nine steps", 6.0, strong=True)
+    paper.wrapped(
+        LEFT, 28.0, 150.0,
+        "Cut it out and cut the holes. Hold it in the light that falls on the subject, one eye "
+        "shut, and find the step that vanishes beside the tone seen through its hole.", 3.4,
+    )  # fmt: skip
+    for step in range(1, STEPS + 1):
+        y = TOP + (step - 1) * STEP_HIGH
+        corners = [(LEFT, y), (LEFT + STEP_WIDE, y), (LEFT + STEP_WIDE, y + STEP_HIGH),
+                   (LEFT, y + STEP_HIGH)]  # fmt: skip
+        paper.area(corners, grey_of(step))
+        paper.circle(LEFT + STEP_WIDE / 2, y + STEP_HIGH / 2, HOLE, "#ffffff", 0.1, filled=True)
+        paper.circle(LEFT + STEP_WIDE / 2, y + STEP_HIGH / 2, HOLE, LINE, 0.2)
+        paper.text(LEFT + STEP_WIDE + 5.0, y + STEP_HIGH / 2 + 2.0, str(step), 6.0, strong=True)
+    paper.box(LEFT, TOP, STEP_WIDE, STEPS * STEP_HIGH, LINE, 0.2, (2.0, 2.0))
+    paper.wrapped(
+        LEFT + STEP_WIDE + 18.0, TOP + 8.0, 80.0,
+        "A printer’s greys are only as good as its ink and paper: white is the paper’s own, black "
+        "the ink’s. Steps between keep their order, which is what counts.", 3.2, colour=PENCIL,
+    )  # fmt: skip
+    paper.proof_bar(LEFT, HEIGHT - 10.0)
+    return paper.done()
+
+
+def _of(worked: Worked) -> bytes:
+    return grey_card()
+
+
+PAPER = Paper("grey_card", "Grey card", "nine steps, to hold to the subject", _of)

@@ -1,0 +1,59 @@
+"""The plan of tones at true size: the whole in a few flat tones, and how each is laid."""
+
+from __future__ import annotations
+
+from zirkel.core.tones.grey import grey_of
+from zirkel.core.words.tones import say_flat, say_order, say_step
+from zirkel.core.worked import Worked
+from zirkel.errors import BadInput
+from zirkel.paper.base import Paper
+from zirkel.paper.marks_sheet import MOST_PAGE_MM
+from zirkel.paper.page import LINE, Page
+from zirkel.paper.tone_areas import flat_areas, has_tones, tone_plan
+
+A4 = (210.0, 297.0)
+EDGE, SWATCH, ROW = 18.0, 16.0, 24.0
+
+
+def tone_sheet(worked: Worked) -> bytes:
+    """A page of the sheet's own size, then one that tells how each tone is laid."""
+    study, sheet = worked.study, worked.study.sheet
+    if max(sheet.width_mm, sheet.height_mm) > MOST_PAGE_MM:
+        raise BadInput("sheet", f"a sheet of more than {MOST_PAGE_MM / 1000:.0f} m is not printed")
+    plan = tone_plan(worked)
+    if not plan.flat:
+        raise BadInput("tones", "no tone is known yet: compare areas first")
+    paper = Page(f"{study.title}, tones", sheet.width_mm, sheet.height_mm)
+    whole = [(0.0, 0.0), (sheet.width_mm, 0.0), (sheet.width_mm, sheet.height_mm),
+             (0.0, sheet.height_mm)]  # fmt: skip
+    paper.area(whole, grey_of(plan.medium.paper))
+    for area in flat_areas(worked, plan):
+        paper.area(area.points, area.grey)
+    paper.proof_bar(sheet.margin.left, sheet.height_mm - 5.0)
+    paper.turn_page(*A4)
+    names = {each.id: each.name for each in study.tone_areas}
+    y = paper.wrapped(EDGE, 20.0, A4[0] - 2 * EDGE, f"{study.title}: tones", 6.0, strong=True)
+    y = paper.wrapped(EDGE, y + 1.0, A4[0] - 2 * EDGE, say_order(plan), 3.6) + 4.0
+    laid = sorted(plan.flat, key=lambda each: (each.turn is None, each.turn or 0))
+    for each in laid:
+        corners = [(EDGE, y), (EDGE + SWATCH, y), (EDGE + SWATCH, y + SWATCH), (EDGE, y + SWATCH)]
+        paper.area(corners, grey_of(each.on_sheet))
+        paper.box(EDGE, y, SWATCH, SWATCH, LINE, 0.2)
+        turn = "bare" if each.turn is None else str(each.turn)
+        paper.text(EDGE + SWATCH + 6.0, y + 5.5, turn, 5.0, strong=True)
+        paper.text(EDGE + SWATCH + 6.0, y + 11.0, f"step {say_step(each.on_sheet)}", 3.2)
+        below = paper.wrapped(
+            EDGE + SWATCH + 26.0, y + 5.0, 126.0, say_flat(each, plan, names), 3.8
+        )
+        y = max(y + ROW, below + 4.0)
+        if y > A4[1] - 40.0:
+            paper.turn_page(*A4)
+            y = 20.0
+    paper.proof_bar(EDGE, A4[1] - 8.0)
+    return paper.done()
+
+
+PAPER = Paper(
+    "tones", "Plan of tones", "flat tones at true size, and how each is laid", tone_sheet,
+    fits=has_tones,
+)  # fmt: skip
