@@ -14,6 +14,7 @@ from bench import (
     quality,
     recipe,
     speed,
+    tones,
 )
 
 PARTS = {
@@ -26,6 +27,7 @@ PARTS = {
     "hands": hands.main,
     "checking": checking.main,
     "perspective": perspective.main,
+    "tones": tones.main,
     "photographs": photographs.main,
     "fuzz": fuzz.main,
 }
