@@ -21,6 +21,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/kits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All kits on offer. */
+        get: operations["kits"];
+        put?: never;
+        /** Keep a kit file, sent as the request's body. */
+        post: operations["addKit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/kits/pull": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where a kit's points come to lie when some are pulled; changes nothing. */
+        post: operations["pullKit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/pad": {
         parameters: {
             query?: never;
@@ -372,6 +407,40 @@ export interface paths {
         };
         /** The study file, for download. */
         get: operations["exportStudy"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/heads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Turn, nod and roll of a study's heads, their construction, and where they depart. */
+        get: operations["heads"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/kit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A kit made of a study, for download. */
+        get: operations["kitOfStudy"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1292,7 +1361,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -1442,6 +1511,24 @@ export interface components {
             photograph: components["schemas"]["FilePhotograph"];
             /** Said */
             said: string;
+        };
+        /**
+         * DepartureShown
+         * @description One measure against its canon.
+         */
+        DepartureShown: {
+            /** Canon */
+            canon: number;
+            /** Departs */
+            departs: boolean;
+            /** Here */
+            here: number;
+            /** Measure */
+            measure: string;
+            /** Said */
+            said: string;
+            /** Sd */
+            sd: number;
         };
         /**
          * DepthSeen
@@ -1848,6 +1935,25 @@ export interface components {
             measure: "relative" | "share" | "degrees" | "units";
             /** Truth */
             truth: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileHead
+         * @description A head by its points, left and right as seen in the picture; names of points to landmarks.
+         */
+        FileHead: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default null
+             */
+            name?: string | null;
+            /** Points */
+            points?: {
+                [key: string]: string;
+            };
         } & {
             [key: string]: unknown;
         };
@@ -2634,6 +2740,57 @@ export interface components {
             right: boolean | null;
         };
         /**
+         * HeadLine
+         * @description A line of the construction, in mm on the sheet.
+         */
+        HeadLine: {
+            /** Name */
+            name: string;
+            /** Points Mm */
+            points_mm: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * HeadShown
+         * @description A head: its points by landmark, what is said of it, its construction and departures.
+         */
+        HeadShown: {
+            /** Departures */
+            departures: components["schemas"]["DepartureShown"][];
+            /** Id */
+            id: string;
+            /** Lines */
+            lines: components["schemas"]["HeadLine"][];
+            /** Name */
+            name: string;
+            /** Off */
+            off: string[];
+            /** Points */
+            points: {
+                [key: string]: string;
+            };
+            /** Predicted */
+            predicted: components["schemas"]["PredictedShown"][];
+            /** Said */
+            said: string[];
+        };
+        /**
+         * HeadsRoom
+         * @description All heads of a study, the points that a head has, and what is said of the canons.
+         */
+        HeadsRoom: {
+            /** Heads */
+            heads: components["schemas"]["HeadShown"][];
+            /** Note */
+            note: string;
+            /** Points */
+            points: string[];
+            /** Version */
+            version: number;
+        };
+        /**
          * HistoryRequest
          * @description Undo or redo.
          */
@@ -2684,6 +2841,59 @@ export interface components {
              * @enum {string}
              */
             type: "keep_sighting";
+        };
+        /**
+         * KitLandmarkShown
+         * @description A landmark of a kit, where it usually sits.
+         */
+        KitLandmarkShown: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Tier */
+            tier: number;
+        };
+        /**
+         * KitShown
+         * @description A kind of subject to begin with.
+         */
+        KitShown: {
+            /** Families */
+            families: components["schemas"]["FileFamily"][];
+            /** Group */
+            group: string;
+            /** Heads */
+            heads: components["schemas"]["FileHead"][];
+            /** Landmarks */
+            landmarks: components["schemas"]["KitLandmarkShown"][];
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Own */
+            own: boolean;
+            /** Shapes */
+            shapes: components["schemas"]["FileShape"][];
+            /** Title */
+            title: string;
+            /** Unit */
+            unit: components["schemas"]["FileUnitPair"] | null;
+        };
+        /**
+         * Kits
+         * @description All kits, those that ship first; what is wrong with own files that can't be read.
+         */
+        Kits: {
+            /** Kits */
+            kits: components["schemas"]["KitShown"][];
+            /** Trouble */
+            trouble: string[];
         };
         /**
          * LeaveRelation
@@ -3325,6 +3535,23 @@ export interface components {
             said: string;
         };
         /**
+         * PredictedShown
+         * @description A point that nobody has sighted, where it is to be expected.
+         */
+        PredictedShown: {
+            /** At Mm */
+            at_mm: [
+                number,
+                number
+            ];
+            /** Point */
+            point: string;
+            /** Said */
+            said: string;
+            /** Sd Mm */
+            sd_mm: number;
+        };
+        /**
          * Problem
          * @description The body of every error.
          */
@@ -3414,6 +3641,39 @@ export interface components {
             ratio: number;
         };
         /**
+         * Pulled
+         * @description Where all points of a kit sit, and to where some of them were pulled.
+         */
+        Pulled: {
+            /** Pulled */
+            pulled: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+            /** Usual */
+            usual: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+        };
+        /**
+         * PulledPlaces
+         * @description Where all of them come to lie.
+         */
+        PulledPlaces: {
+            /** Places */
+            places: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+        };
+        /**
          * PutArea
          * @description Add an area, or say otherwise of one that is there.
          */
@@ -3439,6 +3699,19 @@ export interface components {
              * @enum {string}
              */
             type: "put_family";
+        };
+        /**
+         * PutHead
+         * @description Say which landmarks are which points of a head.
+         */
+        PutHead: {
+            /** Head */
+            head: components["schemas"]["FileHead"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "put_head";
         };
         /**
          * PutOverlap
@@ -3745,6 +4018,19 @@ export interface components {
              * @enum {string}
              */
             type: "remove_family";
+        };
+        /**
+         * RemoveHead
+         * @description Take a head away; its landmarks stay.
+         */
+        RemoveHead: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_head";
         };
         /**
          * RemoveLandmark
@@ -4744,6 +5030,11 @@ export interface components {
              */
             guesses?: components["schemas"]["FileGuess"][];
             /**
+             * Heads
+             * @default []
+             */
+            heads?: components["schemas"]["FileHead"][];
+            /**
              * Inches
              * @default false
              */
@@ -5197,6 +5488,178 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DepthSeen"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    kits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kits"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pullKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Pulled"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PulledPlaces"];
                 };
             };
             /** @description Not Found */
@@ -6504,6 +6967,115 @@ export interface operations {
         };
     };
     exportStudy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    heads: {
+        parameters: {
+            query?: {
+                version?: number | null;
+            };
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeadsRoom"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    kitOfStudy: {
         parameters: {
             query?: never;
             header?: never;

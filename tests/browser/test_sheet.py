@@ -176,10 +176,20 @@ class Drawing(SubjectCase):
 
     def test_every_export_is_downloaded(self):
         self.open(f"/studies/{self.id}/draw?view=Take+along", "text=On paper")
-        labels = {"marks": "Marks sheet", "recipe": "Recipe", "strips": "Tick strips",
-                  "viewfinder": "Viewfinder", "tilts": "Tilt card",
-                  "grid": "Grid for the sheet", "plan": "Plan as SVG",
-                  "marks-table": "Marks as CSV", "readings-table": "Readings as CSV"}  # fmt: skip
+        labels = {
+            "marks": "Marks sheet",
+            "recipe": "Recipe",
+            "strips": "Tick strips",
+            "viewfinder": "Viewfinder",
+            "tilts": "Tilt card",
+            "tones": "Plan of tones",
+            "grey-card": "Grey card",
+            "grid": "Grid for the sheet",
+            "plan": "Plan as SVG",
+            "tone-picture": "Tones as a picture",
+            "marks-table": "Marks as CSV",
+            "readings-table": "Readings as CSV",
+        }
         self.assertEqual(set(labels), set(PAPERS) - {"print-grid"})
         for what, label in labels.items():
             with self.page.expect_download() as caught:

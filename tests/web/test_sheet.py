@@ -133,7 +133,7 @@ class Drawing(SheetCase):
 
 class TakingAlong(SheetCase):
     def test_everything_can_be_taken(self):
-        begins = {"pdf": b"%PDF-", "svg": b"<svg ", "csv": b""}
+        begins = {"pdf": b"%PDF-", "svg": b"<svg ", "csv": b"", "png": b"\x89PNG"}
         for what, (kind, ending) in ((n, p.sort) for n, p in PAPERS.items()):
             if what == "print-grid":
                 continue

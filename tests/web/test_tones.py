@@ -116,7 +116,7 @@ class Tones(SubjectCase):
     def test_papers(self):
         for what, head in (
             ("tones", b"%PDF"),
-            ("grey_card", b"%PDF"),
+            ("grey-card", b"%PDF"),
             ("tone_picture", b"\x89PNG"),
         ):
             answer = self.get(f"/studies/{self.id}/take/{what}")

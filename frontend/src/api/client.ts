@@ -5,6 +5,7 @@ import type {
   Bench,
   Change,
   CornersFound,
+  Kit,
   PictureTaken,
   Problem,
   ReadOff,
@@ -145,6 +146,14 @@ export const api = {
         params: { ...of(id), query: {} },
       }),
     ) as Promise<ReadOff>,
+  addKit: (file: Blob) => told(client.POST("/api/v1/kits", bytes(file) as never)) as Promise<Kit>,
+  pullKit: (body: {
+    usual: Record<string, [number, number]>;
+    pulled: Record<string, [number, number]>;
+  }) =>
+    told(client.POST("/api/v1/kits/pull", { body })) as Promise<{
+      places: Record<string, [number, number]>;
+    }>,
   takePicture: sendPicture,
   leave: (number: number) =>
     told(
@@ -152,5 +161,6 @@ export const api = {
     ) as Promise<unknown>,
   takeAddress: (id: number, what: string) => `/api/v1/studies/${id}/take/${what}`,
   printAddress: (id: number) => `/api/v1/studies/${id}/print.pdf`,
+  kitAddress: (id: number) => `/api/v1/studies/${id}/kit`,
   fileAddress: (id: number) => `/api/v1/studies/${id}/file`,
 };

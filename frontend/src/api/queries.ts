@@ -6,6 +6,8 @@ import type {
   Bench,
   CheckRoom,
   DrawnTones,
+  HeadsRoom,
+  Kits,
   PadKinds,
   PerspectiveRoom,
   Prompts,
@@ -37,6 +39,12 @@ export const queries = {
     queryOptions({
       queryKey: ["scenes"],
       queryFn: ({ signal }) => told(client.GET("/api/v1/scenes", { signal })),
+      staleTime: MINUTE,
+    }),
+  kits: () =>
+    queryOptions({
+      queryKey: ["kits"],
+      queryFn: ({ signal }) => told(client.GET("/api/v1/kits", { signal })) as Promise<Kits>,
       staleTime: MINUTE,
     }),
   pad: () =>
@@ -127,6 +135,15 @@ export const queries = {
           client.GET("/api/v1/studies/{study_id}/tones/drawn", { params: wanted(seen), signal }),
         ) as Promise<DrawnTones>,
       retry: false,
+    }),
+  heads: (seen: Seen) =>
+    queryOptions({
+      queryKey: ["heads", seen.id, seen.version],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/studies/{study_id}/heads", { params: wanted(seen), signal }),
+        ) as Promise<HeadsRoom>,
+      placeholderData: keepPreviousData,
     }),
   check: (seen: Seen) =>
     queryOptions({

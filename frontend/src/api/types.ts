@@ -56,4 +56,7 @@ export type CornersFound = Schemas["CornersFound"];
 export type ToneRoom = Schemas["ToneRoom"];
 export type DrawnTones = Schemas["DrawnTones"];
 export type ReadOff = Schemas["ReadOff"];
+export type Kit = Schemas["KitShown"];
+export type Kits = Schemas["Kits"];
+export type HeadsRoom = Schemas["HeadsRoom"];
 export type PerspectiveRoom = Schemas["PerspectiveRoom"];

@@ -15,6 +15,7 @@ from pathlib import Path
 
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
+from zirkel.canons import head_canons
 from zirkel.cli.options import add_serve_options
 from zirkel.core.network.what_next import what_next
 from zirkel.core.schools import SCHOOLS
@@ -32,6 +33,7 @@ from zirkel.studyfile.answers import (
     RelationsAnswer,
     SolveAnswer,
 )
+from zirkel.studyfile.head_answers import HeadsAnswer
 from zirkel.studyfile.read import MOST_BYTES, read_study
 from zirkel.studyfile.tone_answers import DepthAnswer, TonesAnswer
 
@@ -102,6 +104,15 @@ def depth_command(worked: Worked, options: argparse.Namespace) -> Answer:
     return DepthAnswer.of(worked.layers)
 
 
+def head_command(worked: Worked, options: argparse.Namespace) -> Answer:
+    """Heads fitted to their sighted points: turn, nod, roll, lines, departures from canons."""
+    found = worked.heads(head_canons()[1])
+    for number, each in enumerate(found):
+        if each.trouble is not None:
+            raise BadInput(f"heads.{number}.points", each.trouble)
+    return HeadsAnswer.of(found)
+
+
 COMMANDS: dict[str, Callable[[Worked, argparse.Namespace], Answer]] = {
     "solve": solve_command,
     "plan": plan_command,
@@ -112,6 +123,7 @@ COMMANDS: dict[str, Callable[[Worked, argparse.Namespace], Answer]] = {
     "perspective": perspective_command,
     "tones": tones_command,
     "depth": depth_command,
+    "head": head_command,
 }
 
 

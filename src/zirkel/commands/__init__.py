@@ -21,6 +21,7 @@ from zirkel.commands.check import (
 )
 from zirkel.commands.depth import PutRepeat, PutRound, PutShadow, RemoveDepth
 from zirkel.commands.families import AddEdge, PutFamily, RemoveFamily
+from zirkel.commands.heads import PutHead, RemoveHead
 from zirkel.commands.landmarks import (
     AddLandmark,
     AddShape,
@@ -113,6 +114,8 @@ AnyChange = Annotated[
     | PutShadow
     | PutRepeat
     | RemoveDepth
+    | PutHead
+    | RemoveHead
     | PutArea
     | RemoveArea
     | SuggestAreas

@@ -91,6 +91,8 @@ def landmarks_in(record: object) -> Iterator[tuple[str, str]]:
 def _flat(value: Any) -> Iterator[str]:
     if isinstance(value, str):
         yield value
+    elif isinstance(value, Mapping):
+        yield from value.values()
     else:
         for each in value:
             yield from _flat(each)
@@ -103,6 +105,15 @@ def without_landmark(record: R, name: str) -> R | None:
     for each, declared in entries_of(type(record)):
         value = getattr(record, each.name)
         if declared.names != "landmark" or value is None or name not in set(_flat(value)):
+            continue
+        if declared.many == "map":
+            kept = cast(
+                "R",
+                replace(
+                    cast("Any", kept),
+                    **{each.name: {key: one for key, one in value.items() if one != name}},
+                ),
+            )
             continue
         if declared.many != "list":
             return None

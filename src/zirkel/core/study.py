@@ -21,6 +21,7 @@ from zirkel.core.drawn import (
     WentOn,
 )
 from zirkel.core.fields import entry, unknown
+from zirkel.core.head import Head
 from zirkel.core.light import (
     MOST_AREAS,
     MOST_COMPARISONS,
@@ -283,6 +284,7 @@ class Study:
     repeats: tuple[Repeat, ...] = entry(
         "record", (), many="list", records=(Repeat,), key="name", most=50
     )
+    heads: tuple[Head, ...] = entry("record", (), many="list", records=(Head,), key="id", most=20)
     tone_areas: tuple[ToneArea, ...] = entry(
         "record", (), many="list", records=(ToneArea,), key="id", most=MOST_AREAS
     )

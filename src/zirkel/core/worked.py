@@ -6,7 +6,7 @@ share it. A version that follows another starts its adjustment from the places o
 
 from __future__ import annotations
 
-from collections.abc import Callable, Collection
+from collections.abc import Callable, Collection, Sequence
 from contextlib import AbstractContextManager
 from dataclasses import replace
 from threading import RLock
@@ -15,6 +15,8 @@ from typing import Any, TypeVar, cast
 from zirkel.core.arrays import Array
 from zirkel.core.check.correct import Check, check
 from zirkel.core.check.drawing import drawing_of
+from zirkel.core.heads.canons import Canon
+from zirkel.core.heads.solved import SolvedHead, solve_head
 from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.ambiguity import Ambiguity, ambiguities
 from zirkel.core.network.candidates import prior_cofactor
@@ -267,6 +269,20 @@ class Worked:
         """Which shape stands before which."""
         overlaps = [(each.front, each.behind) for each in self.study.overlaps]
         return layers_of((each.id for each in self.study.shapes), overlaps)
+
+    def heads(self, canons: Sequence[Canon]) -> tuple[SolvedHead, ...]:
+        """The study's heads, fitted, compared with these canons."""
+        return self._once("heads", lambda: self._heads(canons))
+
+    def _heads(self, canons: Sequence[Canon]) -> tuple[SolvedHead, ...]:
+        adjusted = self.solution.adjusted
+        n = len(adjusted.network.ids)
+        covariance = prior_cofactor(adjusted)[: 2 * n, : 2 * n]
+        loose = frozenset(each.landmark for each in self.solution.loose)
+        return tuple(
+            solve_head(each, adjusted.network.index, adjusted.places, covariance, loose, canons)
+            for each in self.study.heads
+        )
 
     @property
     def checked(self) -> Check | None:

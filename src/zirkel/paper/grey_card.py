@@ -45,4 +45,4 @@ def _of(worked: Worked) -> bytes:
     return grey_card()
 
 
-PAPER = Paper("grey_card", "Grey card", "nine steps, to hold to the subject", _of)
+PAPER = Paper("grey-card", "Grey card", "nine steps, to hold to the subject", _of)

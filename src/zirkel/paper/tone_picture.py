@@ -34,5 +34,5 @@ def tone_picture(worked: Worked) -> bytes:
     return out.getvalue()
 
 
-PAPER = Paper("tone_picture", "Tones as a picture", "flat, to look at small", tone_picture, PNG,
+PAPER = Paper("tone-picture", "Tones as a picture", "flat, to look at small", tone_picture, PNG,
               fits=has_tones)  # fmt: skip

@@ -13,6 +13,7 @@ from zirkel.core.drawn import (
     Ruled,
     Tolerances,
 )
+from zirkel.core.head import Head
 from zirkel.core.light import Medium, Overlap, ToneArea, ToneReading
 from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.study import (
@@ -61,6 +62,7 @@ FileToneArea = Annotated[ToneArea, Recorded]
 FileToneReading = Annotated[ToneReading, Recorded]
 FileMedium = Annotated[Medium, Recorded]
 FileOverlap = Annotated[Overlap, Recorded]
+FileHead = Annotated[Head, Recorded]
 FileStation = Annotated[Station, Recorded]
 FileSubject = Annotated[SimulatedSubject | PictureSubject, Recorded]
 FilePhotograph = Annotated[Photograph, Recorded]

@@ -5,7 +5,9 @@ import { useState } from "react";
 import { api } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { Bench, PadKinds } from "../../api/types";
+import { DepthOnSheet } from "../../shared/DepthOnSheet";
 import { download } from "../../shared/download";
+import { HeadOnSheet } from "../../shared/HeadOnSheet";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { StaleDialog } from "../../shared/StaleDialog";
 import { StudyHeader } from "../../shared/StudyHeader";
@@ -93,6 +95,7 @@ function RoomPicture({ room, children }: { room: Room; children?: React.ReactNod
   const { bench, pad, stick, side } = room;
   const onNext = side === "Next";
   const depth = useQuery({ ...queries.perspective(bench), enabled: side === "Depth" });
+  const heads = useQuery({ ...queries.heads(bench), enabled: side === "Depth" });
   return (
     <BenchPicture
       bench={bench}
@@ -115,7 +118,29 @@ function RoomPicture({ room, children }: { room: Room; children?: React.ReactNod
             )
           : undefined
       }
-      depth={side === "Depth" ? depth.data : undefined}
+      overSheet={
+        side === "Depth"
+          ? ({ layout: { sheet } }) => (
+              <>
+                {depth.data && (
+                  <DepthOnSheet
+                    room={depth.data}
+                    toScreen={(at) => sheet.toScreen(at)}
+                    left={sheet.left}
+                    right={sheet.left + bench.sheet.width_mm * sheet.perMm}
+                  />
+                )}
+                {heads.data && (
+                  <HeadOnSheet
+                    room={heads.data}
+                    toScreen={(at) => sheet.toScreen(at)}
+                    perMm={sheet.perMm}
+                  />
+                )}
+              </>
+            )
+          : undefined
+      }
       onChoose={room.picking?.choose ?? pad.choose}
       onEdge={room.picking?.edge}
       box={room.box}

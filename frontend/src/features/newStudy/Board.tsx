@@ -8,6 +8,9 @@ import type { Draft } from "./useDraft";
 
 const FINGER = 26;
 const STEP = 0.02;
+const CROWDED = 12;
+/** Pixels that a finger slips without dragging. */
+const SLIP = 5;
 /** The thumbnail is as high as 1. */
 const HEIGHT = 1;
 
@@ -18,11 +21,14 @@ type Props = {
   /** An empty place was tapped (thumbnail coordinates), or a landmark. */
   onPlace: (at: Point) => void;
   onLandmark: (id: string) => void;
+  /** A landmark was dragged there, while a kit is put into place. */
+  onDrag?: ((id: string, at: Point) => void) | null;
   joining: readonly string[];
   hint: string;
 };
 
-export function Board({ draft, chosen, pending, onPlace, onLandmark, joining, hint }: Props) {
+export function Board(props: Props) {
+  const { draft, chosen, pending, onPlace, onLandmark, joining, hint, onDrag } = props;
   const box = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(box);
   const { picture } = draft;
@@ -31,7 +37,14 @@ export function Board({ draft, chosen, pending, onPlace, onLandmark, joining, hi
     : height / HEIGHT;
   const [cursor, setCursor] = useState<Point | null>(null);
   const toScreen = (p: Point) => ({ x: p.x * per, y: p.y * per });
-  const points = draft.landmarks.map((each) => toScreen({ x: each.rough[0], y: each.rough[1] }));
+  const [dragged, setDragged] = useState<{ id: string; at: Point; moved: boolean } | null>(null);
+  const points = draft.landmarks.map((each) =>
+    dragged?.moved && dragged.id === each.id
+      ? toScreen(dragged.at)
+      : toScreen({ x: each.rough[0], y: each.rough[1] }),
+  );
+  // With many points only the large ones are named, and the one in hand.
+  const crowded = draft.landmarks.length > CROWDED;
   const places = new Map(draft.landmarks.map((each, i) => [each.id, points[i] as Point]));
   const line = (ids: readonly string[]) =>
     ids
@@ -83,9 +96,36 @@ export function Board({ draft, chosen, pending, onPlace, onLandmark, joining, hi
         }
       }}
       onBlur={() => setCursor(null)}
+      onPointerDown={(event) => {
+        const p = within(event);
+        const found = onDrag ? draft.landmarks[nearest(points, p, FINGER)] : undefined;
+        if (found) {
+          event.currentTarget.setPointerCapture(event.pointerId);
+          setDragged({ id: found.id, at: { x: p.x / per, y: p.y / per }, moved: false });
+        }
+      }}
+      onPointerMove={(event) => {
+        if (dragged) {
+          const p = within(event);
+          const here = { x: p.x / per, y: p.y / per };
+          const far = Math.hypot(here.x - dragged.at.x, here.y - dragged.at.y) * per > SLIP;
+          if (dragged.moved || far) {
+            setDragged({ id: dragged.id, at: here, moved: true });
+          }
+        }
+      }}
+      onPointerUp={() => {
+        if (dragged?.moved) {
+          onDrag?.(dragged.id, dragged.at);
+        }
+      }}
+      onPointerCancel={() => setDragged(null)}
       onClick={(event) => {
-        const frame = event.currentTarget.getBoundingClientRect();
-        at({ x: event.clientX - frame.left, y: event.clientY - frame.top });
+        const moved = dragged?.moved;
+        setDragged(null);
+        if (!moved) {
+          at(within(event));
+        }
       }}
     >
       <svg width={width} height={height} aria-hidden="true">
@@ -117,9 +157,11 @@ export function Board({ draft, chosen, pending, onPlace, onLandmark, joining, hi
                 className={styles.dot}
                 data-chosen={chosen.includes(each.id)}
               />
-              <text x={p.x + (flip ? -12 : 12)} y={p.y - 8} textAnchor={flip ? "end" : "start"}>
-                {each.name}
-              </text>
+              {(!crowded || each.tier === 1 || chosen.includes(each.id)) && (
+                <text x={p.x + (flip ? -12 : 12)} y={p.y - 8} textAnchor={flip ? "end" : "start"}>
+                  {each.name}
+                </text>
+              )}
             </g>
           );
         })}
@@ -136,4 +178,9 @@ export function Board({ draft, chosen, pending, onPlace, onLandmark, joining, hi
       <p className={styles.hint}>{hint}</p>
     </div>
   );
+}
+
+function within(event: React.PointerEvent | React.MouseEvent): Point {
+  const frame = event.currentTarget.getBoundingClientRect();
+  return { x: event.clientX - frame.left, y: event.clientY - frame.top };
 }

@@ -8,8 +8,10 @@ import type { Point } from "../../geometry/scale";
 import { PictureUpload } from "../../shared/PictureUpload";
 import { SheetChooser } from "../../shared/SheetChooser";
 import { Board } from "./Board";
+import { KitChoice } from "./KitChoice";
+import { KitStep } from "./KitStep";
 import styles from "./NewStudy.module.css";
-import { type Draft, freeId, toFile, useDraft } from "./useDraft";
+import { type Draft, freeId, fromKit, toFile, useDraft, without } from "./useDraft";
 
 const STEPS = ["Name and sheet", "Landmarks", "Shapes", "Unit"] as const;
 
@@ -21,12 +23,15 @@ const HINTS = [
 ];
 
 type Tier = 1 | 2 | 3;
+/** Points that are pulled to place the whole; each further one moves by itself. */
+const MOST_PULLED = 3;
 
 export function NewStudy() {
   const { draft, set, forget } = useDraft();
   const [step, setStep] = useState(0);
   const [pending, setPending] = useState<Point | null>(null);
   const [joining, setJoining] = useState<string[]>([]);
+  const [picked, setPicked] = useState<string | null>(null);
   const [unitTurn, setUnitTurn] = useState<"from" | "to">("from");
   const navigate = useNavigate();
   const client = useQueryClient();
@@ -40,15 +45,37 @@ export function NewStudy() {
     },
   });
 
+  const drag = async (id: string, at: Point) => {
+    const to: [number, number] = [round(at.x), round(at.y)];
+    const pulled = { ...draft.pulled, [id]: to };
+    const kit = draft.kit;
+    const alone = !kit || Object.keys(pulled).length > MOST_PULLED;
+    const places: Record<string, [number, number]> = alone
+      ? { [id]: to }
+      : await api.pullKit({ usual: kit.usual, pulled }).then((found) => found.places);
+    set({
+      pulled,
+      landmarks: draft.landmarks.map((each) => ({
+        ...each,
+        rough: places[each.id] ?? each.rough,
+      })),
+    });
+  };
   const tapLandmark = (id: string) => {
-    if (step === 2) {
+    if (step <= 1 && draft.kit) {
+      setPicked(id === picked ? null : id);
+    } else if (step === 2) {
       setJoining((old) => [...old, id]);
     } else if (step === 3) {
       set({ unit: { ...draft.unit, [unitTurn]: id } });
       setUnitTurn(unitTurn === "from" ? "to" : "from");
     }
   };
-  const chosen = step === 3 ? [draft.unit.from ?? "", draft.unit.to ?? ""] : joining;
+  const chosen = picked
+    ? [picked]
+    : step === 3
+      ? [draft.unit.from ?? "", draft.unit.to ?? ""]
+      : joining;
   return (
     <main className={styles.page}>
       <Board
@@ -56,14 +83,15 @@ export function NewStudy() {
         chosen={chosen}
         pending={pending}
         joining={joining}
-        hint={HINTS[step] ?? ""}
+        hint={draft.kit && step <= 1 ? "" : (HINTS[step] ?? "")}
         onPlace={(at) => {
-          if (step <= 1) {
+          if (step <= 1 && !draft.kit) {
             setStep(1);
             setPending(at);
           }
         }}
         onLandmark={tapLandmark}
+        onDrag={draft.kit ? drag : null}
       />
       <aside className={styles.side}>
         <ol className={styles.steps}>
@@ -80,6 +108,17 @@ export function NewStudy() {
           ))}
         </ol>
         <div className={styles.body}>
+          {draft.kit && step <= 1 && (
+            <KitStep
+              draft={draft}
+              picked={picked}
+              onPick={setPicked}
+              onDrop={(id) => {
+                set(without(draft, id));
+                setPicked(null);
+              }}
+            />
+          )}
           {step === 0 && (
             <>
               <label className={styles.field}>
@@ -94,6 +133,13 @@ export function NewStudy() {
                   onPressEnter={() => setStep(1)}
                 />
               </label>
+              <KitChoice
+                chosen={draft.kit?.name ?? null}
+                onChoose={(kit) => {
+                  set(kit ? fromKit(kit, draft) : { kit: null, landmarks: [], shapes: [] });
+                  setPicked(null);
+                }}
+              />
               <p className={styles.field}>On which sheet?</p>
               <SheetChooser value={draft.sheet} onChange={(sheet) => set({ sheet })} />
               <p className={styles.field}>Have you a picture of it?</p>
@@ -171,18 +217,7 @@ function LandmarkStep({
       setPending(null);
     }
   };
-  const remove = (id: string) =>
-    set({
-      landmarks: draft.landmarks.filter((each) => each.id !== id),
-      shapes: draft.shapes
-        .map((each) => ({ ...each, outline: each.outline.filter((n) => n !== id) }))
-        .filter((each) => each.outline.length > 1),
-      unit: {
-        ...draft.unit,
-        from: draft.unit.from === id ? null : draft.unit.from,
-        to: draft.unit.to === id ? null : draft.unit.to,
-      },
-    });
+  const remove = (id: string) => set(without(draft, id));
   return (
     <>
       {pending ? (

@@ -1,6 +1,6 @@
 // The study being set up: kept in the browser until it is begun, so that nothing entered is lost.
 import { useCallback, useEffect, useState } from "react";
-import type { StudyFile } from "../../api/types";
+import type { Kit, StudyFile } from "../../api/types";
 import type { ChosenSheet } from "../../shared/SheetChooser";
 
 export type DraftLandmark = { id: string; name: string; tier: 1 | 2 | 3; rough: [number, number] };
@@ -21,6 +21,15 @@ export type Draft = {
   /** A picture of the subject, to tap on; landmarks are then counted in its heights. */
   picture: { picture: string; width: number; height: number } | null;
   unit: DraftUnit;
+  /** The kit it was begun with: where its points usually sit, and what else it says of them. */
+  kit: {
+    name: string;
+    usual: Record<string, [number, number]>;
+    families: Kit["families"];
+    heads: Kit["heads"];
+  } | null;
+  /** Points of the kit that were pulled into place. */
+  pulled: Record<string, [number, number]>;
 };
 
 const KEY = "zirkel.draft";
@@ -33,7 +42,53 @@ const EMPTY: Draft = {
   counting: "unit",
   picture: null,
   unit: { from: null, to: null, along: "plumb", name: "" },
+  kit: null,
+  pulled: {},
 };
+
+/** Free space left of a kit on the thumbnail, which is 1 high. */
+const BESIDE = 0.15;
+
+/** What a kit puts into the draft. */
+export function fromKit(kit: Kit, draft: Draft): Partial<Draft> {
+  const place = ([x, y]: [number, number]): [number, number] => [x + BESIDE, y];
+  const usual = Object.fromEntries(kit.landmarks.map((each) => [each.id, place(each.at)]));
+  return {
+    title: draft.title || kit.title,
+    landmarks: kit.landmarks.map((each) => ({
+      id: each.id,
+      name: each.name,
+      tier: each.tier as 1 | 2 | 3,
+      rough: place(each.at),
+    })),
+    shapes: kit.shapes.map((each) => ({
+      id: each.id,
+      name: each.name ?? each.id,
+      outline: each.outline,
+      closed: each.closed ?? true,
+    })),
+    unit: kit.unit
+      ? { from: kit.unit.from, to: kit.unit.to, along: kit.unit.along, name: kit.unit.name ?? "" }
+      : draft.unit,
+    kit: { name: kit.name, usual, families: kit.families, heads: kit.heads },
+    pulled: {},
+  };
+}
+
+/** The draft without a landmark, and without it in whatever names it. */
+export function without(draft: Draft, id: string): Partial<Draft> {
+  return {
+    landmarks: draft.landmarks.filter((each) => each.id !== id),
+    shapes: draft.shapes
+      .map((each) => ({ ...each, outline: each.outline.filter((n) => n !== id) }))
+      .filter((each) => each.outline.length > 1),
+    unit: {
+      ...draft.unit,
+      from: draft.unit.from === id ? null : draft.unit.from,
+      to: draft.unit.to === id ? null : draft.unit.to,
+    },
+  };
+}
 
 function stored(): Draft {
   try {
@@ -92,6 +147,26 @@ export function toFile(draft: Draft): StudyFile {
     })),
     shapes: draft.shapes.map((each) => ({ ...each, tier: 1 })),
     sightings: [],
+    ...ofKit(draft),
     ...(picture && { subject: picture }),
   } as unknown as StudyFile;
+}
+
+/** Families and heads of the kit, of landmarks that were not dropped. */
+function ofKit({ kit, landmarks }: Draft) {
+  const seen = new Set(landmarks.map((each) => each.id));
+  return {
+    families: (kit?.families ?? [])
+      .map((each) => ({
+        ...each,
+        edges: (each.edges ?? []).filter(([a, b]) => seen.has(a) && seen.has(b)),
+      }))
+      .filter((each) => each.edges.length > 0),
+    heads: (kit?.heads ?? []).map((each) => ({
+      ...each,
+      points: Object.fromEntries(
+        Object.entries(each.points ?? {}).filter(([, landmark]) => seen.has(landmark)),
+      ),
+    })),
+  };
 }

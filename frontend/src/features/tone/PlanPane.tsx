@@ -94,7 +94,7 @@ export function PlanPane({ bench, room, groups, onGroups, tell }: Props) {
       <div className={styles.row}>
         <Button
           disabled={!room.flat.length}
-          onClick={() => download(api.takeAddress(bench.id, "tone_picture"))}
+          onClick={() => download(api.takeAddress(bench.id, "tone-picture"))}
         >
           Picture
         </Button>
@@ -104,7 +104,7 @@ export function PlanPane({ bench, room, groups, onGroups, tell }: Props) {
         >
           Plan to print
         </Button>
-        <Button onClick={() => download(api.takeAddress(bench.id, "grey_card"))}>Grey card</Button>
+        <Button onClick={() => download(api.takeAddress(bench.id, "grey-card"))}>Grey card</Button>
         <Button onClick={() => setChecked(true)}>Check the drawing’s tones</Button>
       </div>
       {drawn.error && <p role="alert">{drawn.error.message}</p>}

@@ -1,6 +1,6 @@
 """The routes, one module a stage; a new one is a module and a line here."""
 
-from zirkel.web.routes import bench, check, draw, frame, history, subject, tones, wall, work
+from zirkel.web.routes import bench, check, draw, frame, history, kits, subject, tones, wall, work
 
 ROUTES = (wall.routes, subject.routes, frame.routes, bench.routes, draw.routes, check.routes,
-          tones.routes, history.routes, work.routes)  # fmt: skip
+          tones.routes, kits.routes, history.routes, work.routes)  # fmt: skip

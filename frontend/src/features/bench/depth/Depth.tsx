@@ -9,6 +9,7 @@ import { Circles } from "./Circles";
 import styles from "./Depth.module.css";
 import { DepthSum } from "./DepthSum";
 import { Families } from "./Families";
+import { Heads } from "./Heads";
 import { Shadows } from "./Shadows";
 import { Steps } from "./Steps";
 import type { SetPicking } from "./usePoints";
@@ -29,7 +30,7 @@ export type DepthPart = {
   onOpen: (open: boolean) => void;
 };
 
-const PARTS = [Families, Circles, Shadows, Steps] as const;
+const PARTS = [Families, Circles, Shadows, Steps, Heads] as const;
 
 export function Depth({ bench, onChange, setPicking }: Props) {
   const told = useQuery(queries.perspective(bench));

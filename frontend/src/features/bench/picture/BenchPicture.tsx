@@ -1,11 +1,10 @@
 // The one picture: subject on the left, sheet on the right, heights pulled straight across.
 import { Button } from "antd";
 import { useEffect, useRef, useState } from "react";
-import type { Bench, PerspectiveRoom, Prompt, Relation, Reveal } from "../../../api/types";
+import type { Bench, Prompt, Relation, Reveal } from "../../../api/types";
 import { nearest } from "../../../geometry/hit";
 import { polyline, zigzag } from "../../../geometry/marks";
 import type { Point } from "../../../geometry/scale";
-import { DepthOnSheet } from "../../../shared/DepthOnSheet";
 import { useSize } from "../../../shared/useSize";
 import styles from "./BenchPicture.module.css";
 import { edgeAt } from "./edges";
@@ -42,8 +41,8 @@ type Props = {
   onChoose: (landmark: string) => void;
   /** Takes a tap on a line between two landmarks, while edges are asked for. */
   onEdge?: ((ends: [string, string]) => void) | undefined;
-  /** Eye level, receding edges, ellipses: drawn over the sheet while they are looked at. */
-  depth?: PerspectiveRoom | undefined;
+  /** Eye level, ellipses, heads: drawn over the sheet while they are looked at. */
+  overSheet?: ((picture: Picture) => React.ReactNode) | undefined;
   /** How close it is looked at, and in what. */
   box: React.RefObject<HTMLDivElement | null>;
   looking: Looking;
@@ -137,18 +136,7 @@ export function BenchPicture(props: Props) {
               pointed={pointed}
             />
           </g>
-          {props.depth && (
-            <g clipPath="url(#sheet-side)">
-              <DepthOnSheet
-                room={props.depth}
-                toScreen={(at) => picture.layout.sheet.toScreen(at)}
-                left={picture.layout.sheet.left}
-                right={
-                  picture.layout.sheet.left + bench.sheet.width_mm * picture.layout.sheet.perMm
-                }
-              />
-            </g>
-          )}
+          <g clipPath="url(#sheet-side)">{props.overSheet?.(picture)}</g>
           <RelationLines picture={picture} bench={bench} relation={props.relation} />
           <Promised picture={picture} promise={props.promise} />
           {props.reveal && <RevealMarks picture={picture} reveal={props.reveal} />}

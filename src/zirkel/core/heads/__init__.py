@@ -1,0 +1,1 @@
+"""Heads: a generic head in three dimensions fitted to what was sighted, and where it departs."""
