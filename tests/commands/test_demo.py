@@ -18,9 +18,9 @@ class LayingOut(unittest.TestCase):
         self.addCleanup(self.store.close)
 
     def test_once_only(self):
-        self.assertEqual(len(lay_out_demo(self.store, FOLDER)), 3)
+        self.assertEqual(len(lay_out_demo(self.store, FOLDER)), 4)
         self.assertEqual(lay_out_demo(self.store, FOLDER), [])
-        self.assertEqual(len(self.store.all()), 3)
+        self.assertEqual(len(self.store.all()), 4)
 
     def test_a_touched_study_stays_as_it_was_left(self):
         lay_out_demo(self.store, FOLDER)
@@ -34,7 +34,7 @@ class LayingOut(unittest.TestCase):
         lay_out_demo(self.store, FOLDER)
         self.store.delete(self.store.all()[0].id)
         self.assertEqual(lay_out_demo(self.store, FOLDER), [])
-        self.assertEqual(len(self.store.all()), 2)
+        self.assertEqual(len(self.store.all()), 3)
 
 
 if __name__ == "__main__":

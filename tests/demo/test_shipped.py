@@ -3,6 +3,7 @@
 import json
 import unittest
 
+from zirkel.canons import head_canons
 from zirkel.core.schools import SCHOOLS
 from zirkel.core.worked import Worked
 from zirkel.demo.generate import FOLDER
@@ -17,10 +18,10 @@ class Shipped(unittest.TestCase):
         cls.studies = {name: read_study(data) for name, data in cls.files.items()}
         cls.worked = {name: Worked(study) for name, study in cls.studies.items()}
 
-    def test_there_are_three_of_different_subjects(self):
-        self.assertEqual(len(self.studies), 3)
-        self.assertEqual(len({study.title for study in self.studies.values()}), 3)
-        self.assertEqual(len({study.subject.scene for study in self.studies.values()}), 3)
+    def test_they_are_of_different_subjects(self):
+        self.assertEqual(len(self.studies), 4)
+        self.assertEqual(len({study.title for study in self.studies.values()}), 4)
+        self.assertEqual(len({study.subject.scene for study in self.studies.values()}), 4)
 
     def test_their_scenes_ship_too(self):
         for name, study in self.studies.items():
@@ -74,6 +75,27 @@ class Shipped(unittest.TestCase):
         for name, worked in self.worked.items():
             self.assertTrue(worked.recipe.constructions, name)
             self.assertTrue(worked.relations.relations, name)
+
+    def test_the_boathouse_recedes_with_one_tilt_wrong_and_a_third_post_that_is_there(self):
+        boathouse = self.worked["boathouse.zirkel"]
+        self.assertEqual(boathouse.solution.doubts[0].sighting, "e2")
+        self.assertEqual(len(boathouse.perspective.families), 2)
+        self.assertLess(abs(boathouse.perspective.eye_level + 1650.0 / 2350.0), 0.1)
+        self.assertEqual(len(boathouse.depth_on_sheet.steps[0].made.posts), 3)
+
+    def test_the_bench_has_its_tones_and_one_contradiction(self):
+        bench = self.worked["potting_bench.zirkel"]
+        self.assertEqual(len(bench.study.tone_areas), 14)
+        self.assertEqual([each.reading for each in bench.tones.doubts], ["n28"])
+        self.assertEqual(bench.layers.cycles, ())
+
+    def test_the_head_is_turned_as_it_stands(self):
+        """28 degrees, less a little for being seen from near."""
+        (head,) = self.worked["block_head.zirkel"].heads(head_canons()[1])
+        self.assertAlmostEqual(head.fitted.turn, 27.0, delta=2.0 * head.fitted.sd[0])
+        self.assertLess(abs(head.fitted.roll), 2.0 * head.fitted.sd[2])
+        self.assertTrue(head.departures)
+        self.assertIn("ear_top_right", head.predicted)
 
 
 if __name__ == "__main__":

@@ -113,6 +113,19 @@ class Tones(SubjectCase):
         weights = {each["id"]: each["weight"] for each in bench["shapes"]}
         self.assertGreater(weights["pot1"], weights["pot3"])
 
+    def test_the_scene_s_own_order_is_taken(self):
+        boathouse = (FOLDER / "boathouse.zirkel.json").read_bytes()
+        self.id = self.post("/studies/import", 201, data=boathouse)["id"]
+        self.change(type="put_overlap", overlap={"front": "slipway", "behind": "jetty"})
+        self.change(type="scene_overlaps")
+        told = [each["said"] for each in self.told()["overlaps"]]
+        self.assertIn("Jetty before Gable wall", told)
+        self.assertIn("Slipway before Jetty", told)
+        self.assertNotIn("Jetty before Slipway", told)
+        self.assertIn("no more overlaps", said(self.change(422, type="scene_overlaps")))
+        self.change(type="set_subject", subject=None)
+        self.assertIn("only a scene", said(self.change(422, type="scene_overlaps")))
+
     def test_papers(self):
         for what, head in (
             ("tones", b"%PDF"),

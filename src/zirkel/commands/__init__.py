@@ -69,6 +69,7 @@ from zirkel.commands.tones import (
     RemoveArea,
     RemoveOverlap,
     RemoveTone,
+    SceneOverlaps,
     SetMedium,
     StrikeTone,
     SuggestAreas,
@@ -126,6 +127,7 @@ AnyChange = Annotated[
     | SetMedium
     | PutOverlap
     | RemoveOverlap
+    | SceneOverlaps
     | SetPhotograph
     | MarkDrawn
     | RuleDrawing

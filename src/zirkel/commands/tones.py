@@ -5,12 +5,16 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import Literal
 
+from pydantic import PrivateAttr
+
 from zirkel.commands.base import Change, expect, free_id
 from zirkel.core.light import Overlap, ToneArea, ToneReading
-from zirkel.core.study import Study
+from zirkel.core.study import SimulatedSubject, Study
+from zirkel.core.subject.overlaps import overlaps_of
 from zirkel.core.tones.suggest import suggest_areas
 from zirkel.core.words.tones import say_reading
 from zirkel.errors import BadInput
+from zirkel.store.store import Stored
 from zirkel.studyfile.entries import Id
 from zirkel.studyfile.references import check_references
 from zirkel.studyfile.schema import FileMedium, FileOverlap, FileToneArea, FileToneReading
@@ -207,6 +211,39 @@ class PutOverlap(Change):
         names = {each.id: each.name for each in after.shapes}
         front, behind = (names.get(n, n) for n in (self.overlap.front, self.overlap.behind))
         return f"{front} before {behind}"
+
+
+class SceneOverlaps(Change):
+    """Take what stands before what from the scene, beside what the artist said already."""
+
+    type: Literal["scene_overlaps"] = "scene_overlaps"
+
+    _pairs: list[tuple[str, str]] = PrivateAttr(default_factory=list)
+
+    def before(self, stored: Stored) -> Change:
+        """With the scene's own order of the study's shapes."""
+        subject = stored.study.subject
+        if not isinstance(subject, SimulatedSubject) or stored.scene is None:
+            raise BadInput("subject", "only a scene knows what stands before what: say it in pairs")
+        made = self.model_copy()
+        made._pairs = overlaps_of(stored.scene, subject.station, stored.study.shapes)
+        return made
+
+    def made(self, study: Study) -> Study:
+        """The study with those pairs that nothing was said of."""
+        said = {frozenset((each.front, each.behind)) for each in study.overlaps}
+        held = list(study.overlaps)
+        for front, behind in self._pairs:
+            if frozenset((front, behind)) not in said:
+                name = free_id("o1", [each.id for each in held])
+                held.append(Overlap(name, front, behind))
+        if len(held) == len(study.overlaps):
+            raise BadInput("overlaps", "the scene shows no more overlaps than you have said")
+        return replace(study, overlaps=tuple(held))
+
+    def label(self, before: Study, after: Study) -> str:
+        """What it does."""
+        return "Overlaps from the scene"
 
 
 class RemoveOverlap(Change):

@@ -10,6 +10,7 @@ from zirkel.demo.by_the_artist import made_by_artist
 from zirkel.demo.drawing import with_drawing
 from zirkel.demo.potting_bench import POTTING_BENCH
 from zirkel.demo.raking_light import with_raking_light
+from zirkel.demo.study_head import study_head
 from zirkel.studyfile.read import write_study
 
 FOLDER = Path(__file__).parent
@@ -22,6 +23,7 @@ DEMOS: dict[str, Callable[[], Study]] = {
         "wooden_mask", "Wooden mask on a peg", Sheet(210.0, 297.0), 5
     ),
     "boathouse": boathouse,
+    "block_head": study_head,
 }
 
 

@@ -44,6 +44,9 @@ export function InFront({ bench, room, tell }: Props) {
           {options(front)}
         </select>
       </div>
+      {room.subject.kind === "scene" && (
+        <Button onClick={() => tell({ type: "scene_overlaps" })}>From the scene</Button>
+      )}
       <ul className={styles.areas}>
         {room.overlaps.map((each) => (
           <li key={each.said}>
