@@ -130,7 +130,7 @@ class Tones(SubjectCase):
         for what, head in (
             ("tones", b"%PDF"),
             ("grey-card", b"%PDF"),
-            ("tone_picture", b"\x89PNG"),
+            ("tone-picture", b"\x89PNG"),
         ):
             answer = self.get(f"/studies/{self.id}/take/{what}")
             self.assertEqual(answer.status_code, 200, what)
