@@ -14,46 +14,34 @@ FOLDER = ROOT / "docs" / "screenshots"
 BENCH = "/studies/2"
 
 
-def keys(page: Page, text: str) -> None:
-    """Type at the pad: landmarks by letters with a space after each, then kind and value."""
-    for part in text.split(" "):
-        page.keyboard.type(part)
-        page.keyboard.press("Space")
+def head(page: Page) -> None:
+    """The construction over the sheet, and what departs."""
+    page.wait_for_timeout(1000)
+    page.locator("[data-heads]").scroll_into_view_if_needed()
 
 
-def pad(page: Page) -> None:
-    keys(page, "crl sf")
-    page.keyboard.type("2 3/8")
+def compare(page: Page) -> None:
+    """The contradiction looked at again."""
+    page.wait_for_timeout(1500)
+    page.get_by_role("button", name="Look again").click()
 
 
-def readings(page: Page) -> None:
-    page.locator("[data-reading=s60] button").first.click()
-
-
-def simple(page: Page) -> None:
-    page.keyboard.press("Shift+S")
-    page.locator("section[aria-label='Simple here']").scroll_into_view_if_needed()
+def flat_tones(page: Page) -> None:
+    """The whole in four flat tones, and how each is laid."""
+    page.keyboard.press("f")
+    page.get_by_text("Plan", exact=True).click()
+    page.wait_for_timeout(1000)
 
 
 def new_study(page: Page) -> None:
-    page.get_by_label("What are you drawing?").fill("The boathouse, from the jetty")
-    page.click("text=Next: landmarks")
-    for name, x, y in (
-        ("Gable, peak", 260, 200),
-        ("Eave, left", 150, 380),
-        ("Eave, right", 400, 390),
-        ("Wall foot, left", 160, 600),
-        ("Wall foot, right", 395, 610),
-        ("Jetty, end", 700, 640),
-    ):
-        page.mouse.click(x, y)
-        page.get_by_label("What is it called?").fill(name)
-        page.keyboard.press("Enter")
-        page.wait_for_selector(f"li >> text={name}")
-    page.click("text=Next: shapes")
-    for x, y in ((260, 200), (400, 390), (395, 610), (160, 600), (150, 380)):
-        page.mouse.click(x, y)
-    page.get_by_label("Name of the shape").fill("Boathouse")
+    """Begun with a kit, its first point pulled."""
+    page.get_by_role("button", name="Head, three-quarter").click()
+    dot = page.locator("svg g:has(text:text-is('Crown')) circle").bounding_box()
+    page.mouse.move(dot["x"] + 4, dot["y"] + 4)
+    page.mouse.down()
+    page.mouse.move(dot["x"] + 24, dot["y"] + 14, steps=4)
+    page.mouse.move(dot["x"] + 44, dot["y"] + 24, steps=4)
+    page.mouse.up()
 
 
 def stick(page: Page) -> None:
@@ -128,22 +116,16 @@ def loaded(page: Page) -> None:
     page.wait_for_timeout(800)
 
 
-def corners(page: Page) -> None:
-    """The drawing as it was photographed, with the sheet's corners."""
-    page.click("text=Measure again")
-    page.click("button:has-text('The corners')")
-    loaded(page)
-
-
 WIDE, UPRIGHT = (1280, 800), (820, 1180)
 
 PICTURES = (
     ("wall", "/", "text=Wooden mask", WIDE, None),
     ("bench", BENCH, "text=Simple here", WIDE, None),
-    ("pad", BENCH, "text=Simple here", WIDE, pad),
-    ("readings", f"{BENCH}?side=Readings", "text=agrees", WIDE, readings),
-    ("simple", BENCH, "text=Simple here", WIDE, simple),
-    ("new-study", "/new", "text=What are you drawing", WIDE, new_study),
+    ("eye-level", "/studies/3/draw?at=24", "[data-receding]", WIDE, None),
+    ("depth", "/studies/3?side=Depth", "[data-depth-lines] path", WIDE, None),
+    ("head", "/studies/4?side=Depth", "[data-head-lines] path", WIDE, head),
+    ("tone", f"{BENCH}/tone", "[data-question]", WIDE, compare),
+    ("new-study", "/new", "[data-kits] button", WIDE, new_study),
     ("tablet", BENCH, "text=Simple here", UPRIGHT, None),
     ("easel", f"{BENCH}?easel=yes", "text=Leave the easel", WIDE, None),
     ("stick", BENCH, "text=Simple here", WIDE, stick),
@@ -155,7 +137,7 @@ PICTURES = (
     ("recipe", f"{BENCH}/draw?at=22", "text=Placed: next", WIDE, None),
     ("school", f"{BENCH}/draw?view=School", "text=What goes wrong", WIDE, None),
     ("check", f"{BENCH}/check", "text=To do, in this order", WIDE, loaded),
-    ("check-corners", f"{BENCH}/check", "text=To do, in this order", WIDE, corners),
+    ("flat-tones", f"{BENCH}/tone", "[data-question]", WIDE, flat_tones),
     ("strokes", f"{BENCH}/draw?view=Strokes", "[data-strokes]", WIDE, strokes),
 )
 

@@ -1361,7 +1361,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -1381,6 +1381,8 @@ export interface components {
             against: string;
             /** Allowed */
             allowed: components["schemas"]["Allowed"][];
+            /** Drifted */
+            drifted: string[];
             /** Eye First */
             eye_first: boolean;
             /** Gates */
@@ -1827,6 +1829,24 @@ export interface components {
             problem: string;
         };
         /**
+         * FigureShown
+         * @description A figure: its points by landmark, what is said of it, its lines.
+         */
+        FigureShown: {
+            /** Id */
+            id: string;
+            /** Lines */
+            lines: components["schemas"]["HeadLine"][];
+            /** Name */
+            name: string;
+            /** Points */
+            points: {
+                [key: string]: string;
+            };
+            /** Said */
+            said: string[];
+        };
+        /**
          * FileCastShadow
          * @description The shadow of an upright thing on level ground: its top, the spot on the ground straight
          *     under that, and the shadow's tip, which is where the top's shadow falls.
@@ -1895,6 +1915,26 @@ export interface components {
             level?: boolean;
             /** Name */
             name: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileFigure
+         * @description A figure by its points, left and right as seen in the picture; names of points to
+         *     landmarks.
+         */
+        FileFigure: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default null
+             */
+            name?: string | null;
+            /** Points */
+            points?: {
+                [key: string]: string;
+            };
         } & {
             [key: string]: unknown;
         };
@@ -2778,9 +2818,14 @@ export interface components {
         };
         /**
          * HeadsRoom
-         * @description All heads of a study, the points that a head has, and what is said of the canons.
+         * @description All heads and figures of a study, the points that each has, and what is said of the
+         *     canons.
          */
         HeadsRoom: {
+            /** Figure Points */
+            figure_points: string[];
+            /** Figures */
+            figures: components["schemas"]["FigureShown"][];
             /** Heads */
             heads: components["schemas"]["HeadShown"][];
             /** Note */
@@ -2866,6 +2911,8 @@ export interface components {
         KitShown: {
             /** Families */
             families: components["schemas"]["FileFamily"][];
+            /** Figures */
+            figures: components["schemas"]["FileFigure"][];
             /** Group */
             group: string;
             /** Heads */
@@ -3701,6 +3748,19 @@ export interface components {
             type: "put_family";
         };
         /**
+         * PutFigure
+         * @description Say which landmarks are which points of a figure.
+         */
+        PutFigure: {
+            /** Figure */
+            figure: components["schemas"]["FileFigure"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "put_figure";
+        };
+        /**
          * PutHead
          * @description Say which landmarks are which points of a head.
          */
@@ -4018,6 +4078,19 @@ export interface components {
              * @enum {string}
              */
             type: "remove_family";
+        };
+        /**
+         * RemoveFigure
+         * @description Take a figure away; its landmarks stay.
+         */
+        RemoveFigure: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove_figure";
         };
         /**
          * RemoveHead
@@ -5022,6 +5095,11 @@ export interface components {
              * @default []
              */
             families?: components["schemas"]["FileFamily"][];
+            /**
+             * Figures
+             * @default []
+             */
+            figures?: components["schemas"]["FileFigure"][];
             /**
              * Format
              * @default zirkel-study

@@ -33,6 +33,16 @@ export function HeadOnSheet({ room, toScreen, perMm }: Props) {
           })}
         </g>
       ))}
+      {room.figures.flatMap((figure) =>
+        figure.lines.map((line) => (
+          <path
+            key={`${figure.id} ${line.name}`}
+            d={polyline(line.points_mm.map(at), false)}
+            data-line={line.name}
+            data-dashed={line.name === "balance"}
+          />
+        )),
+      )}
     </g>
   );
 }

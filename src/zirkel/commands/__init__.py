@@ -21,7 +21,7 @@ from zirkel.commands.check import (
 )
 from zirkel.commands.depth import PutRepeat, PutRound, PutShadow, RemoveDepth
 from zirkel.commands.families import AddEdge, PutFamily, RemoveFamily
-from zirkel.commands.heads import PutHead, RemoveHead
+from zirkel.commands.heads import PutFigure, PutHead, RemoveFigure, RemoveHead
 from zirkel.commands.landmarks import (
     AddLandmark,
     AddShape,
@@ -115,6 +115,8 @@ AnyChange = Annotated[
     | PutShadow
     | PutRepeat
     | RemoveDepth
+    | PutFigure
+    | RemoveFigure
     | PutHead
     | RemoveHead
     | PutArea

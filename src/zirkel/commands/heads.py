@@ -10,7 +10,7 @@ from zirkel.core.study import Study
 from zirkel.errors import BadInput
 from zirkel.studyfile.entries import Id
 from zirkel.studyfile.references import check_references
-from zirkel.studyfile.schema import FileHead
+from zirkel.studyfile.schema import FileFigure, FileHead
 
 
 class PutHead(Change):
@@ -34,6 +34,42 @@ class PutHead(Change):
     def label(self, before: Study, after: Study) -> str:
         """Its name."""
         return f"Head: {self.head.name}"
+
+
+class PutFigure(Change):
+    """Say which landmarks are which points of a figure."""
+
+    type: Literal["put_figure"] = "put_figure"
+    figure: FileFigure
+
+    def made(self, study: Study) -> Study:
+        """The study with that figure."""
+        new = self.figure
+        known = any(each.id == new.id for each in study.figures)
+        held = tuple(new if each.id == new.id else each for each in study.figures)
+        after = replace(study, figures=held if known else (*held, new))
+        check_references(after)
+        return after
+
+    def label(self, before: Study, after: Study) -> str:
+        """Its name."""
+        return f"Figure: {self.figure.name}"
+
+
+class RemoveFigure(Change):
+    """Take a figure away; its landmarks stay."""
+
+    type: Literal["remove_figure"] = "remove_figure"
+    id: Id
+
+    def made(self, study: Study) -> Study:
+        """The study without it."""
+        expect(any(each.id == self.id for each in study.figures), "id", "figure", self.id)
+        return replace(study, figures=tuple(each for each in study.figures if each.id != self.id))
+
+    def label(self, before: Study, after: Study) -> str:
+        """What it does."""
+        return "A figure no more"
 
 
 class RemoveHead(Change):

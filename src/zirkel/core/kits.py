@@ -14,7 +14,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from zirkel.core.arrays import Array
-from zirkel.core.head import Head
+from zirkel.core.head import Figure, Head
 from zirkel.core.space import Family
 from zirkel.core.study import Shape, UnitPair
 
@@ -48,6 +48,7 @@ class Kit:
     unit: UnitPair | None = None
     families: tuple[Family, ...] = ()
     heads: tuple[Head, ...] = ()
+    figures: tuple[Figure, ...] = ()
     note: str = ""
 
 

@@ -21,7 +21,7 @@ from zirkel.core.drawn import (
     WentOn,
 )
 from zirkel.core.fields import entry, unknown
-from zirkel.core.head import Head
+from zirkel.core.head import Figure, Head
 from zirkel.core.light import (
     MOST_AREAS,
     MOST_COMPARISONS,
@@ -285,6 +285,9 @@ class Study:
         "record", (), many="list", records=(Repeat,), key="name", most=50
     )
     heads: tuple[Head, ...] = entry("record", (), many="list", records=(Head,), key="id", most=20)
+    figures: tuple[Figure, ...] = entry(
+        "record", (), many="list", records=(Figure,), key="id", most=20
+    )
     tone_areas: tuple[ToneArea, ...] = entry(
         "record", (), many="list", records=(ToneArea,), key="id", most=MOST_AREAS
     )

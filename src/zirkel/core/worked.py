@@ -16,6 +16,7 @@ from zirkel.core.arrays import Array
 from zirkel.core.check.correct import Check, check
 from zirkel.core.check.drawing import drawing_of
 from zirkel.core.heads.canons import Canon
+from zirkel.core.heads.figure import FigureMeasures, measure_figure
 from zirkel.core.heads.solved import SolvedHead, solve_head
 from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.ambiguity import Ambiguity, ambiguities
@@ -282,6 +283,18 @@ class Worked:
         return tuple(
             solve_head(each, adjusted.network.index, adjusted.places, covariance, loose, canons)
             for each in self.study.heads
+        )
+
+    @property
+    def figures(self) -> tuple[FigureMeasures, ...]:
+        """What the study's figures tell."""
+        adjusted = self.solution.adjusted
+        n = len(adjusted.network.ids)
+        covariance = prior_cofactor(adjusted)[: 2 * n, : 2 * n]
+        loose = frozenset(each.landmark for each in self.solution.loose)
+        index, places = adjusted.network.index, adjusted.places
+        return tuple(
+            measure_figure(each, index, places, covariance, loose) for each in self.study.figures
         )
 
     @property

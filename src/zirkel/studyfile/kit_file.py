@@ -14,7 +14,7 @@ from zirkel.studyfile.entries import Finite, Id, Name, Note, Tier
 from zirkel.studyfile.problems import said_plainly
 from zirkel.studyfile.read import parse_json
 from zirkel.studyfile.records import to_file
-from zirkel.studyfile.schema import FileFamily, FileHead, FileShape, FileUnitPair
+from zirkel.studyfile.schema import FileFamily, FileFigure, FileHead, FileShape, FileUnitPair
 
 
 class FileKitLandmark(BaseModel):
@@ -42,6 +42,7 @@ class KitFile(BaseModel):
     shapes: list[FileShape] = Field(default_factory=list, max_length=200)
     families: list[FileFamily] = Field(default_factory=list, max_length=20)
     heads: list[FileHead] = Field(default_factory=list, max_length=20)
+    figures: list[FileFigure] = Field(default_factory=list, max_length=20)
 
 
 def read_kit(data: bytes) -> Kit:
@@ -58,6 +59,7 @@ def read_kit(data: bytes) -> Kit:
         *(("shapes", name) for shape in file.shapes for name in shape.outline),
         *(("families", name) for f in file.families for edge in f.edges for name in edge),
         *(("heads", name) for head in file.heads for name in head.points.values()),
+        *(("figures", name) for each in file.figures for name in each.points.values()),
     ]
     if file.unit is not None:
         used += [("unit", file.unit.start), ("unit", file.unit.end)]
@@ -67,7 +69,8 @@ def read_kit(data: bytes) -> Kit:
     return Kit(
         file.name, file.title, file.group,
         tuple(KitLandmark(each.id, each.name, each.tier, each.at) for each in file.landmarks),
-        tuple(file.shapes), file.unit, tuple(file.families), tuple(file.heads), file.note or "",
+        tuple(file.shapes), file.unit, tuple(file.families), tuple(file.heads),
+        tuple(file.figures), file.note or "",
     )  # fmt: skip
 
 
@@ -95,6 +98,7 @@ def kit_of(study: Study, name: str, places: dict[str, tuple[float, float]]) -> b
         "shapes": [to_file(each) for each in study.shapes if ids >= set(each.outline)],
         "families": [to_file(each) for each in study.families],
         "heads": [to_file(each) for each in study.heads],
+        "figures": [to_file(each) for each in study.figures],
     }  # fmt: skip
     if isinstance(study.unit, UnitPair):
         document["unit"] = to_file(study.unit)

@@ -13,7 +13,7 @@ from zirkel.core.drawn import (
     Ruled,
     Tolerances,
 )
-from zirkel.core.head import Head
+from zirkel.core.head import Figure, Head
 from zirkel.core.light import Medium, Overlap, ToneArea, ToneReading
 from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.study import (
@@ -62,6 +62,7 @@ FileToneArea = Annotated[ToneArea, Recorded]
 FileToneReading = Annotated[ToneReading, Recorded]
 FileMedium = Annotated[Medium, Recorded]
 FileOverlap = Annotated[Overlap, Recorded]
+FileFigure = Annotated[Figure, Recorded]
 FileHead = Annotated[Head, Recorded]
 FileStation = Annotated[Station, Recorded]
 FileSubject = Annotated[SimulatedSubject | PictureSubject, Recorded]

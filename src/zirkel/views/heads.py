@@ -5,9 +5,9 @@ from __future__ import annotations
 from pydantic import BaseModel
 
 from zirkel.canons import head_canons
-from zirkel.core.head import POINTS
+from zirkel.core.head import FIGURE_POINTS, POINTS, Figure
 from zirkel.core.heads.solved import SolvedHead
-from zirkel.core.words.heads import say_departure, say_point, say_pose
+from zirkel.core.words.heads import say_departure, say_figure, say_point, say_pose
 from zirkel.core.worked import Worked
 from zirkel.store.store import Store
 
@@ -54,12 +54,25 @@ class HeadShown(BaseModel):
     off: list[str]
 
 
+class FigureShown(BaseModel):
+    """A figure: its points by landmark, what is said of it, its lines."""
+
+    id: str
+    name: str
+    points: dict[str, str]
+    said: list[str]
+    lines: list[HeadLine]
+
+
 class HeadsRoom(BaseModel):
-    """All heads of a study, the points that a head has, and what is said of the canons."""
+    """All heads and figures of a study, the points that each has, and what is said of the
+    canons."""
 
     version: int
     heads: list[HeadShown]
+    figures: list[FigureShown]
     points: list[str]
+    figure_points: list[str]
     note: str
 
 
@@ -74,9 +87,38 @@ def open_heads(store: Store, study_id: int) -> HeadsRoom:
             _head(stored.worked, found, dict(head.points))
             for head, found in zip(stored.study.heads, solved, strict=True)
         ],
+        figures=[
+            FigureShown(
+                id=each.id,
+                name=each.name,
+                points=dict(each.points),
+                said=list(say_figure(told)),
+                lines=_figure_lines(stored.worked, each),
+            )
+            for each, told in zip(stored.study.figures, stored.worked.figures, strict=True)
+        ],
         points=list(POINTS),
+        figure_points=list(FIGURE_POINTS),
         note=note,
     )
+
+
+def _figure_lines(worked: Worked, figure: Figure) -> list[HeadLine]:
+    """Shoulders, hips, and the plumb from the pit of the neck down to the feet."""
+    marks = {
+        point: (worked.plan.marks[name].held_left_mm, worked.plan.marks[name].held_top_mm)
+        for point, name in figure.points.items() if name in worked.plan.marks
+    }  # fmt: skip
+    made = []
+    for name in ("shoulder", "hip"):
+        ends = [marks[f"{name}_{side}"] for side in ("left", "right") if f"{name}_{side}" in marks]
+        if len(ends) == 2:
+            made.append(HeadLine(name=name, points_mm=ends))
+    feet = [marks[name][1] for name in ("heel_left", "heel_right") if name in marks]
+    if "pit" in marks and feet:
+        x, y = marks["pit"]
+        made.append(HeadLine(name="balance", points_mm=[(x, y), (x, max(feet))]))
+    return made
 
 
 def _head(worked: Worked, found: SolvedHead, points: dict[str, str]) -> HeadShown:
@@ -100,9 +142,9 @@ def _head(worked: Worked, found: SolvedHead, points: dict[str, str]) -> HeadShow
         departures=[
             DepartureShown(
                 measure=each.measure, canon=each.canon, here=each.here, sd=each.sd,
-                said=say_departure(each), departs=each.off >= 2.0,
+                said=say_departure(each, i == 0), departs=each.off >= 2.0,
             )
-            for each in found.departures
+            for i, each in enumerate(found.departures)
         ],
         predicted=[
             PredictedShown(

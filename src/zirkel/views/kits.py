@@ -11,7 +11,7 @@ from zirkel.kits import ENDING, own_kits, shipped_kits
 from zirkel.store.store import Store
 from zirkel.studyfile.entries import Id, Point
 from zirkel.studyfile.kit_file import kit_of, read_kit
-from zirkel.studyfile.schema import FileFamily, FileHead, FileShape, FileUnitPair
+from zirkel.studyfile.schema import FileFamily, FileFigure, FileHead, FileShape, FileUnitPair
 from zirkel.views.subject import sight_of
 
 MOST_KITS = 200
@@ -39,6 +39,7 @@ class KitShown(BaseModel):
     unit: FileUnitPair | None
     families: list[FileFamily]
     heads: list[FileHead]
+    figures: list[FileFigure]
 
 
 class Kits(BaseModel):
@@ -77,7 +78,7 @@ def _shown(kit: Kit, own: bool) -> KitShown:
             for each in kit.landmarks
         ],
         shapes=list(kit.shapes), unit=kit.unit, families=list(kit.families),
-        heads=list(kit.heads),
+        heads=list(kit.heads), figures=list(kit.figures),
     )  # fmt: skip
 
 

@@ -41,6 +41,11 @@ export function VerdictPane({ room, verdict, at, onAt, tell, onMeasure, trouble 
             <Said text={each} />
           </p>
         ))}
+        {room.drifted.map((each) => (
+          <p key={each} className={styles.suspect}>
+            <Said text={each} />
+          </p>
+        ))}
         {verdict.runner_up && (
           <p className={styles.note}>
             <Said text={verdict.runner_up} />

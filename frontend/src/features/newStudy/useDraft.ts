@@ -27,6 +27,7 @@ export type Draft = {
     usual: Record<string, [number, number]>;
     families: Kit["families"];
     heads: Kit["heads"];
+    figures: Kit["figures"];
   } | null;
   /** Points of the kit that were pulled into place. */
   pulled: Record<string, [number, number]>;
@@ -70,7 +71,7 @@ export function fromKit(kit: Kit, draft: Draft): Partial<Draft> {
     unit: kit.unit
       ? { from: kit.unit.from, to: kit.unit.to, along: kit.unit.along, name: kit.unit.name ?? "" }
       : draft.unit,
-    kit: { name: kit.name, usual, families: kit.families, heads: kit.heads },
+    kit: { name: kit.name, usual, families: kit.families, heads: kit.heads, figures: kit.figures },
     pulled: {},
   };
 }
@@ -162,11 +163,17 @@ function ofKit({ kit, landmarks }: Draft) {
         edges: (each.edges ?? []).filter(([a, b]) => seen.has(a) && seen.has(b)),
       }))
       .filter((each) => each.edges.length > 0),
-    heads: (kit?.heads ?? []).map((each) => ({
-      ...each,
-      points: Object.fromEntries(
-        Object.entries(each.points ?? {}).filter(([, landmark]) => seen.has(landmark)),
-      ),
-    })),
+    heads: pointed(kit?.heads ?? [], seen),
+    figures: pointed(kit?.figures ?? [], seen),
   };
+}
+
+/** Those of a head's or a figure's points whose landmarks were not dropped. */
+function pointed<T extends { points?: Record<string, string> }>(held: T[], seen: Set<string>): T[] {
+  return held.map((each) => ({
+    ...each,
+    points: Object.fromEntries(
+      Object.entries(each.points ?? {}).filter(([, landmark]) => seen.has(landmark)),
+    ),
+  }));
 }

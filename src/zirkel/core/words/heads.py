@@ -2,9 +2,16 @@
 
 from __future__ import annotations
 
+import math
+
 from zirkel.core.heads.canons import Departure
+from zirkel.core.heads.drift import Drift
+from zirkel.core.heads.figure import FigureMeasures, Told
 from zirkel.core.heads.solved import SolvedHead
 from zirkel.core.values.fractions import say_number
+
+OVER = 0.15
+"""Heads within which a plumb falls on a foot."""
 
 STRAIGHT_DEG = 3.0
 SURE = 2.0
@@ -37,13 +44,59 @@ def say_pose(head: SolvedHead) -> tuple[str, ...]:
     return tuple(said)
 
 
-def say_departure(each: Departure) -> str:
-    """One measure against its canon."""
+def say_figure(told: FigureMeasures) -> tuple[str, ...]:
+    """Heads tall and wide, balance, shoulders against hips."""
+    said = []
+    if told.tall is not None:
+        said.append(f"{say_number(told.tall.value)} heads tall, ± {told.tall.sd:.1f}.")
+    if told.wide is not None:
+        said.append(f"{say_number(told.wide.value)} heads wide, ± {told.wide.sd:.1f}.")
+    if told.balance is not None and told.foot is not None:
+        foot = "left" if told.foot.endswith("left") else "right"
+        size = abs(told.balance.value)
+        if size < max(OVER, SURE * told.balance.sd):
+            said.append(f"The plumb from the pit of the neck falls on the {foot} foot.")
+        else:
+            side = "right" if told.balance.value > 0 else "left"
+            said.append(
+                f"The plumb from the pit of the neck falls {say_number(size)} head {side} of the "
+                f"{foot} foot, ± {told.balance.sd:.1f}."
+            )
+    for name, each in (("Shoulders", told.shoulders), ("Hips", told.hips)):
+        if each is not None:
+            said.append(f"{name} {_say_lean(each)}.")
+    if told.shoulders is not None and told.hips is not None:
+        apart = told.shoulders.value - told.hips.value
+        sd = math.hypot(told.shoulders.sd, told.hips.sd)
+        if abs(apart) > SURE * sd:
+            said.append(f"They lean against each other by {abs(apart):.0f}°, ± {sd:.0f}°.")
+    return tuple(said) or ("Too few of its points are held yet.",)
+
+
+def _say_lean(told: Told) -> str:
+    if abs(told.value) < max(1.0, told.sd):
+        return f"level, ± {told.sd:.0f}°"
+    lower = "right" if told.value > 0 else "left"
+    return f"{abs(told.value):.0f}° lower on the {lower}, ± {told.sd:.0f}°"
+
+
+def say_drift(each: Drift) -> str:
+    """That the drawing has what the rule has, not what was sighted."""
+    measure = each.measure[0].upper() + each.measure[1:]
+    return (
+        f"{measure}: drawn {say_number(each.drawn)}, as the rule has it; you sighted "
+        f"{say_number(each.sighted)}. The drawing has drifted to the rule."
+    )
+
+
+def say_departure(each: Departure, first: bool = True) -> str:
+    """One measure against its canon; the first to depart is told to be the likeness."""
     measure = each.measure[0].upper() + each.measure[1:]
     here, canon = say_number(each.here), say_number(each.canon)
     if each.off < SURE:
         return f"{measure}: {here}, as the rule has it ({canon})."
-    return f"{measure}: {here}, where the rule has {canon}: that is the likeness."
+    likeness = ": that is the likeness" if first else ""
+    return f"{measure}: {here}, where the rule has {canon}{likeness}."
 
 
 def say_point(name: str) -> str:

@@ -35,7 +35,7 @@ export function Heads({ bench, make, open, onOpen }: DepthPart) {
   };
   return (
     <section data-heads>
-      <h2>Heads</h2>
+      <h2>Heads and figures</h2>
       {room.heads.map((head) => (
         <div key={head.id} className={styles.head}>
           {head.said.map((each) => (
@@ -80,6 +80,26 @@ export function Heads({ bench, make, open, onOpen }: DepthPart) {
         </div>
       ))}
       {room.heads.length > 0 && <p className={styles.quiet}>{room.note}</p>}
+      {room.figures.map((figure) => (
+        <div key={figure.id} className={styles.head} data-figure={figure.id}>
+          <b>{figure.name}</b>
+          {figure.said.map((each) => (
+            <p key={each}>
+              <Said text={each} />
+            </p>
+          ))}
+          <div className={styles.row}>
+            <Button
+              size="middle"
+              type="text"
+              aria-label={`Remove ${figure.name}`}
+              onClick={() => make({ type: "remove_figure", id: figure.id })}
+            >
+              Remove
+            </Button>
+          </div>
+        </div>
+      ))}
       {open && (
         <>
           <p>Six points or more, left and right as you see them in the picture.</p>
