@@ -28,6 +28,8 @@ def compare(page: Page) -> None:
 
 def flat_tones(page: Page) -> None:
     """The whole in four flat tones, and how each is laid."""
+    page.get_by_role("button", name="Strike").first.click()
+    page.wait_for_selector("[data-doubt]", state="detached")
     page.keyboard.press("f")
     page.get_by_text("Plan", exact=True).click()
     page.wait_for_timeout(1000)
@@ -97,19 +99,6 @@ def negative(page: Page) -> None:
     page.wait_for_timeout(1500)
 
 
-def strokes(page: Page) -> None:
-    """The can's right side, traced."""
-    page.wait_for_timeout(1500)
-    box = page.locator("[data-strokes]").bounding_box()
-    points = ((0.35, 0.27), (0.355, 0.3), (0.372, 0.35), (0.365, 0.42), (0.35, 0.49), (0.35, 0.53),
-              (0.355, 0.6), (0.353, 0.62), (0.3, 0.64), (0.24, 0.64), (0.18, 0.625))  # fmt: skip
-    for i, (x, y) in enumerate(points):
-        page.mouse.move(box["x"] + x * box["width"], box["y"] + y * box["height"], steps=8)
-        if i == 0:
-            page.mouse.down()
-    page.mouse.up()
-
-
 def loaded(page: Page) -> None:
     """The photographs are there."""
     page.wait_for_load_state("networkidle")
@@ -122,8 +111,8 @@ PICTURES = (
     ("wall", "/", "text=Wooden mask", WIDE, None),
     ("bench", BENCH, "text=Simple here", WIDE, None),
     ("eye-level", "/studies/3/draw?at=24", "[data-receding]", WIDE, None),
-    ("depth", "/studies/3?side=Depth", "[data-depth-lines] path", WIDE, None),
-    ("head", "/studies/4?side=Depth", "[data-head-lines] path", WIDE, head),
+    ("depth", "/studies/3?side=Depth", "text=Where your eye was", WIDE, None),
+    ("head", "/studies/4?side=Depth", "text=Turned to the right", WIDE, head),
     ("tone", f"{BENCH}/tone", "[data-question]", WIDE, compare),
     ("new-study", "/new", "[data-kits] button", WIDE, new_study),
     ("tablet", BENCH, "text=Simple here", UPRIGHT, None),
@@ -138,7 +127,6 @@ PICTURES = (
     ("school", f"{BENCH}/draw?view=School", "text=What goes wrong", WIDE, None),
     ("check", f"{BENCH}/check", "text=To do, in this order", WIDE, loaded),
     ("flat-tones", f"{BENCH}/tone", "[data-question]", WIDE, flat_tones),
-    ("strokes", f"{BENCH}/draw?view=Strokes", "[data-strokes]", WIDE, strokes),
 )
 
 

@@ -13,7 +13,19 @@ ROOMS = (
     ("/studies/{id}/draw", "text=Ticked: next"),
     ("/studies/{id}/draw?view=School", "text=What goes wrong"),
     ("/studies/{id}/draw?view=Take+along", "text=On paper"),
+    ("/studies/{id}?side=Depth", "[data-depth-sum]"),
+    ("/studies/{id}/check", "text=To do, in this order"),
+    ("/studies/{id}/tone", "[data-question]"),
+    ("/new", "[data-kits] button"),
 )
+
+
+CUT_OFF = """() => [...document.querySelectorAll("aside, aside *")]
+  .filter(each => getComputedStyle(each).overflowX !== "visible" && each.clientWidth > 2
+    && !["INPUT", "SELECT", "TEXTAREA"].includes(each.tagName)
+    && !each.closest(".visually-hidden") && each.scrollWidth > each.clientWidth + 1)
+  .map(each => `${each.tagName} ${each.className} ${each.scrollWidth} > ${each.clientWidth}`)"""
+"""Boxes beside the picture that hold more than they show."""
 
 
 class Sizes(SubjectCase):
@@ -26,6 +38,7 @@ class Sizes(SubjectCase):
                 wide = self.page.evaluate("document.documentElement.scrollWidth")
                 with self.subTest(size=f"{width}x{height}", path=path):
                     self.assertLessEqual(wide, width)
+                    self.assertEqual(self.page.evaluate(CUT_OFF), [])
 
     def test_buttons_of_the_recipe_are_large_enough_for_a_thumb(self):
         self.open(f"/studies/{self.study_id(TITLE)}/draw", "text=Ticked: next")

@@ -54,6 +54,6 @@ def tone_sheet(worked: Worked) -> bytes:
 
 
 PAPER = Paper(
-    "tones", "Plan of tones", "flat tones at true size, and how each is laid", tone_sheet,
+    "tones", "Plan of tones", "flat, at true size", tone_sheet,
     fits=has_tones,
 )  # fmt: skip

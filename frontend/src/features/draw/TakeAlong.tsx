@@ -29,8 +29,11 @@ export function TakeAlong({ bench, make }: Props) {
       <List id={bench.id} items={papers.filter((each) => !each.printed)} />
       <div className={styles.take}>
         <Button onClick={() => download(api.fileAddress(bench.id))}>The study file</Button>
-        <Button onClick={() => download(api.kitAddress(bench.id))}>A kit of this subject</Button>
         <span>everything, to open again</span>
+      </div>
+      <div className={styles.take}>
+        <Button onClick={() => download(api.kitAddress(bench.id))}>A kit of this subject</Button>
+        <span>to begin others with</span>
       </div>
       <div className={styles.take}>
         <FilePicker name="Table of readings" accept=".csv,text/csv" onFile={read}>

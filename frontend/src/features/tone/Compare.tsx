@@ -69,13 +69,11 @@ export function Compare({ room, comparing, tell }: Props) {
                     size="large"
                     data-way={each.way}
                     aria-label={
-                      each.way === 0
-                        ? "Alike"
-                        : `${each.way > 0 ? "A" : "B"} ${each.label}${each.by === "much" ? "" : " darker"}`
+                      each.way === 0 ? "Alike" : `${each.way > 0 ? "A" : "B"} ${each.label} darker`
                     }
                     onClick={() => comparing.answer(i)}
                   >
-                    <span>{each.way === 0 ? "=" : each.way > 0 ? "A" : "B"}</span>
+                    <i>{each.way === 0 ? "=" : each.way > 0 ? "A" : "B"}</i>
                     {each.label}
                   </Button>
                 ))}

@@ -7,13 +7,13 @@ export type Comparing = ReturnType<typeof useComparing>;
 
 /** From the first area much darker to the second much darker. */
 export const ANSWERS = [
-  { way: 1, by: "much", label: "much darker" },
+  { way: 1, by: "much", label: "much" },
   { way: 1, by: "clearly", label: "clearly" },
-  { way: 1, by: "little", label: "a little" },
+  { way: 1, by: "little", label: "little" },
   { way: 0, by: null, label: "alike" },
-  { way: -1, by: "little", label: "a little" },
+  { way: -1, by: "little", label: "little" },
   { way: -1, by: "clearly", label: "clearly" },
-  { way: -1, by: "much", label: "much darker" },
+  { way: -1, by: "much", label: "much" },
 ] as const;
 
 export const STEPS = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const;
