@@ -36,6 +36,7 @@ CORE_MAY_IMPORT = {
     "space": {"fields"},
     "light": {"fields"},
     "head": {"fields"},
+    "practice": {"arrays"},
     "kits": {"head", "space", "study", "arrays"},
     "heads": {"head", "arrays"},
     "tones": {"light", "study", "arrays"},

@@ -35,7 +35,7 @@ class Views(unittest.TestCase):
         cls.ids = [each.id for each in cls.store.all()]
 
     def test_there_is_something_to_look_at(self):
-        self.assertEqual(len(self.ids), 3)
+        self.assertEqual(len(self.ids), 4)
 
     def test_the_bench_shows_the_plan(self):
         for study_id in self.ids:

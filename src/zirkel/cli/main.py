@@ -18,6 +18,7 @@ os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 from zirkel.canons import head_canons
 from zirkel.cli.options import add_serve_options
 from zirkel.core.network.what_next import what_next
+from zirkel.core.practice.estimate import read_record
 from zirkel.core.schools import SCHOOLS
 from zirkel.core.tones.groups import MOST_GROUPS
 from zirkel.core.words.recipe import scene_of
@@ -34,6 +35,7 @@ from zirkel.studyfile.answers import (
     SolveAnswer,
 )
 from zirkel.studyfile.head_answers import HeadsAnswer
+from zirkel.studyfile.practice_file import PracticeAnswer, read_practice
 from zirkel.studyfile.read import MOST_BYTES, read_study
 from zirkel.studyfile.tone_answers import DepthAnswer, TonesAnswer
 
@@ -140,6 +142,8 @@ def parser() -> argparse.ArgumentParser:
             sub.add_argument("--groups", type=_groups, default=3, help="how many flat tones")
         if name in COUNTS:
             sub.add_argument("--count", type=_count, default=COUNTS[name], help="how many to name")
+    practice = each.add_parser("practice", help="What the record of an eye's trials says of it.")
+    practice.add_argument("study", metavar="record", help="a practice file, or - for input")
     serving = each.add_parser("serve", help="serve the application on this machine")
     add_serve_options(serving)
     return made
@@ -169,6 +173,10 @@ def main(arguments: Sequence[str] | None = None) -> int:
             from zirkel.cli.serve import serve  # noqa: PLC0415  # only serving needs the web
 
             serve(options)
+            return 0
+        if options.command == "practice":
+            eyes = read_record(read_practice(_read(options.study)))
+            print(json.dumps(PracticeAnswer.of(eyes).as_printed(), ensure_ascii=False))
             return 0
         worked = Worked(read_study(_read(options.study)))
         answer = COMMANDS[options.command](worked, options)

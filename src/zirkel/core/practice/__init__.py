@@ -1,0 +1,1 @@
+"""The eye's record: trials, and what they say of an eye's bias, spread and change."""

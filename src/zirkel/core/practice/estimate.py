@@ -1,0 +1,166 @@
+"""Bias apart from spread, and whether the spread changes, without believing lapses.
+
+Errors x at times w (weeks, 0 the latest) are normal about the bias b with standard deviation
+sigma = exp(s + r w), but for a share of lapses, spread LAPSE times as wide. By expectation and
+maximization (A. Dempster, N. Laird, D. Rubin 1977) every error gets the chance p of being no
+lapse, and
+
+    b = sum(p x / sigma^2) / sum(p / sigma^2),   s, r: sum p ((x - b)^2 / sigma^2 - 1) (1, w) = 0,
+
+by Newton's steps; errors of b and of (s, r) follow from the information, 1 / sum(p / sigma^2) and
+(2 sum p (1, w)(1, w)')^-1. With few trials an interval of 1.96 sd would hold too seldom: sd of the
+bias is widened by Student's t.
+
+Whoever looks every day finds something by chance sooner or later. A verdict on the change asks for
+LOOKED_AT_DAILY standard deviations, at which an eye that does not change is told to in at most 5 of
+100, looked at on a hundred days (S. Pocock 1977, *Group sequential methods*, gives such bounds).
+Without a verdict the spread is that of all trials; with one, as it is now.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.special import ndtr, stdtrit
+
+from zirkel.core.arrays import Array
+from zirkel.core.practice.trials import Trial
+
+LAPSE, USUAL_LAPSES, LAPSE_WEIGHT = 8.0, 0.01, 60.0
+"""How much wider lapses spread, and how many are expected, as if seen in so many trials."""
+
+ROUNDS, SETTLED = 200, 1e-9
+LOOKED_AT_DAILY = 3.0
+FEWEST, SHORTEST_WEEKS = 30, 2.0
+"""Trials and weeks below which a change is not known."""
+
+FEWEST_SPREAD = 4
+BETTER, WORSE, UNKNOWN = "better", "worse", "not known yet"
+NORMAL_95 = 1.959964
+FLOOR = 1e-9
+
+
+@dataclass(frozen=True, slots=True)
+class Change:
+    """Change of ln(spread) per week, its sd, and the verdict; None where too little tells."""
+
+    per_week: float | None
+    sd: float | None
+    verdict: str
+
+
+@dataclass(frozen=True, slots=True)
+class Eye:
+    """What the trials of one exercise say: bias and spread as they are now, with their sd; None
+    where there are too few."""
+
+    exercise: str
+    measure: str
+    trials: int
+    bias: float | None
+    bias_sd: float | None
+    spread: float | None
+    spread_sd: float | None
+    lapses: float
+    change: Change
+
+
+def read_eye(trials: Sequence[Trial]) -> Eye:
+    """The trials of one exercise, at least one, in any order."""
+    first = trials[0]
+    x = np.array([each.error for each in trials])
+    days = np.array([each.day for each in trials])
+    w = (days - days.max()) / 7.0
+    n = len(x)
+    if n < FEWEST_SPREAD:
+        unknown = Change(None, None, UNKNOWN)
+        return Eye(first.exercise, first.measure, n, None, None, None, None, 0.0, unknown)
+    level = _fit(x, np.zeros_like(w))
+    change = Change(None, None, UNKNOWN)
+    told = level
+    varies = math.exp(level.level) > 10.0 * FLOOR
+    if n >= FEWEST and float(np.ptp(w)) >= SHORTEST_WEEKS and varies:
+        sloped = _fit(x, w)
+        sd = float(np.sqrt(sloped.shape[1, 1]))
+        verdict = UNKNOWN
+        # With few trials the slope's own error is as unsure as Student's t has it.
+        bound = float(stdtrit(n - 3.0, float(ndtr(LOOKED_AT_DAILY))))
+        if abs(sloped.slope) > bound * sd:
+            verdict = BETTER if sloped.slope < 0 else WORSE
+            told = sloped
+        change = Change(sloped.slope, sd, verdict)
+    effective = max(float(told.sure.sum()), 2.0)
+    widened = float(stdtrit(effective - 1.0, 0.975)) / NORMAL_95
+    # A standard deviation from n trials comes out small by about 1 / (4 n).
+    spread = math.exp(told.level) * math.sqrt(effective / (effective - 1.0))
+    spread *= 1.0 + 1.0 / (4.0 * (effective - 1.0))
+    return Eye(
+        first.exercise, first.measure, n,
+        told.bias, widened * told.bias_sd * spread / math.exp(told.level),
+        spread, spread * float(np.sqrt(told.shape[0, 0])),
+        1.0 - float(told.sure.mean()), change,
+    )  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class _Fitted:
+    bias: float
+    bias_sd: float
+    level: float
+    slope: float
+    shape: Array
+    """(2, 2) covariance of level and slope."""
+    sure: Array
+    """(n,) the chance of each of being no lapse."""
+
+
+def _fit(x: Array, w: Array) -> _Fitted:
+    """`w` all 0 fits no slope."""
+    sloped = bool(np.ptp(w) > 0)
+    b = float(np.median(x))
+    level = math.log(max(1.4826 * float(np.median(np.abs(x - b))), float(np.std(x)) / 10.0, FLOOR))
+    slope, lapses = 0.0, USUAL_LAPSES
+    terms = np.stack([np.ones_like(w), w], axis=1)
+    for _ in range(ROUNDS):
+        sigma = np.exp(level + slope * w)
+        z = ((x - b) / sigma) ** 2
+        right = (1.0 - lapses) * np.exp(-0.5 * z)
+        wrong = lapses / LAPSE * np.exp(-0.5 * z / LAPSE**2)
+        sure = right / np.maximum(right + wrong, 1e-300)
+        # A lapse still says a little of where the bias is.
+        weight = (sure + (1.0 - sure) / LAPSE**2) / sigma**2
+        before = b, level, slope
+        b = float((weight * x).sum() / weight.sum())
+        pulled = sure + (1.0 - sure)
+        excess = (sure + (1.0 - sure) / LAPSE**2) * ((x - b) / sigma) ** 2 - pulled
+        gradient = terms.T @ excess
+        bend = 2.0 * (terms * (excess + pulled)[:, None]).T @ terms
+        if sloped:
+            step = np.linalg.solve(bend + 1e-9 * np.eye(2), gradient)
+        else:
+            step = np.array([gradient[0] / max(float(bend[0, 0]), 1e-12), 0.0])
+        step = np.clip(step, -0.5, 0.5)
+        level, slope = level + float(step[0]), slope + float(step[1])
+        level = max(level, math.log(FLOOR))
+        lapses = float(((1.0 - sure).sum() + USUAL_LAPSES * LAPSE_WEIGHT) / (len(x) + LAPSE_WEIGHT))
+        if max(abs(b - before[0]), abs(level - before[1]), abs(slope - before[2])) < SETTLED:
+            break
+    sigma = np.exp(level + slope * w)
+    information = 2.0 * (terms * sure[:, None]).T @ terms
+    if sloped:
+        shape = np.asarray(np.linalg.inv(information), dtype=float)
+    else:
+        shape = np.array([[1.0 / max(float(information[0, 0]), 1e-12), 0.0], [0.0, np.inf]])
+    weight = (sure + (1.0 - sure) / LAPSE**2) / sigma**2
+    return _Fitted(b, float(weight.sum() ** -0.5), level, slope, shape, sure)
+
+
+def read_record(trials: Sequence[Trial]) -> dict[str, Eye]:
+    """Each exercise's own, in the order in which they first came."""
+    held: dict[str, list[Trial]] = {}
+    for each in trials:
+        held.setdefault(each.exercise, []).append(each)
+    return {name: read_eye(own) for name, own in held.items()}
