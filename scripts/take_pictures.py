@@ -105,6 +105,9 @@ def loaded(page: Page) -> None:
     page.wait_for_timeout(800)
 
 
+SHOWN = "() => [...document.images].every(each => each.complete && each.naturalWidth > 0)"
+"""Whether every picture on the page is there."""
+
 WIDE, UPRIGHT = (1280, 800), (820, 1180)
 
 PICTURES = (
@@ -144,6 +147,7 @@ def main() -> None:
             page.wait_for_selector(wait)
             if act is not None:
                 act(page)
+            page.wait_for_function(SHOWN)
             page.wait_for_timeout(500)
             page.screenshot(path=FOLDER / f"{name}.png")
             page.close()
