@@ -1,16 +1,53 @@
 """Light and dark through the API: compared, doubted, read off, planned, and refused plainly."""
 
+import io
 import json
 import unittest
 
+import numpy as np
+import shapely
+from PIL import Image
+
 from tests.web.test_subject import SubjectCase
+from zirkel.core.tones.grey import luminance_of_tone
 from zirkel.demo.generate import FOLDER
+from zirkel.pictures.lightness import mask_of
+
+PX_PER_MM = 2
+BORDER_PX = 30
 
 BENCH = (FOLDER / "potting_bench.zirkel.json").read_bytes()
 
 
 def said(answer):
     return json.dumps(answer, ensure_ascii=False)
+
+
+def apart(areas):
+    """Ids of areas of which hardly anything is covered by another."""
+    shapes = {each["id"]: shapely.Polygon(each["sheet_mm"]).buffer(0) for each in areas}
+    return [
+        name for name, own in shapes.items()
+        if sum(own.intersection(o).area for n, o in shapes.items() if n != name) < 0.1 * own.area
+    ]  # fmt: skip
+
+
+def photographed_sheet(sheet, paper, areas):
+    """A PNG of a sheet with (outline in mm, tone) painted on it, seen straight, in light that falls
+    off by a third from one side to the other; and the sheet's corners in it."""
+    size = [round(sheet[side] * PX_PER_MM) for side in ("height_mm", "width_mm")]
+    y = np.full(size, luminance_of_tone(paper))
+    for outline, tone in areas:
+        y[mask_of([[c * PX_PER_MM for c in spot] for spot in outline], y.shape)] = (
+            luminance_of_tone(tone)
+        )
+    y = y * np.linspace(1.0, 0.67, size[1])
+    whole = np.pad(y, BORDER_PX, constant_values=0.05)
+    code = np.where(whole <= 0.0031308, 12.92 * whole, 1.055 * whole ** (1 / 2.4) - 0.055)
+    kept = io.BytesIO()
+    Image.fromarray(np.rint(255 * code).astype(np.uint8)).convert("RGB").save(kept, "PNG")
+    near, right, low = BORDER_PX, BORDER_PX + size[1], BORDER_PX + size[0]
+    return kept.getvalue(), [[near, near], [right, near], [right, low], [near, low]]
 
 
 class Tones(SubjectCase):
@@ -142,6 +179,37 @@ class Tones(SubjectCase):
         self.id = self.post("/studies/import", 201, data=json.dumps(bare).encode())["id"]
         shown = self.get(f"/studies/{self.id}/tones/drawn").json
         self.assertIn("Take in a photograph", shown["missing"])
+
+    def test_a_painted_sheet_in_uneven_light_is_held_against_the_plan(self):
+        """Every area painted as planned, but one two steps too light; the light falls off by a
+        third across the sheet."""
+        file = json.loads(BENCH)
+        for key in ("photograph", "drawn", "checks"):
+            file.pop(key)
+        self.id = self.post("/studies/import", 201, data=json.dumps(file).encode())["id"]
+        areas = self.told()["areas"]
+        planned = {each["id"]: each["on_sheet"] for each in areas}
+        alone = apart([each for each in areas if each["sheet_mm"]])
+        self.assertGreater(len(alone), 8)
+        wrong = max(alone, key=lambda name: planned[name])
+        picture, corners = photographed_sheet(
+            file["sheet"], 4.5,
+            [(each["sheet_mm"], planned[each["id"]] - 2.0 * (each["id"] == wrong))
+             for each in areas if each["sheet_mm"]],
+        )  # fmt: skip
+        image = self.store.pictures.add(picture, "png", 900, 654)
+        file["photograph"] = {"picture": image.id, "width": 900, "height": 654,
+                              "corners": corners, "found": False}  # fmt: skip
+        self.id = self.post("/studies/import", 201, data=json.dumps(file).encode())["id"]
+        shown = self.get(f"/studies/{self.id}/tones/drawn").json
+        self.assertIsNone(shown["missing"])
+        off = {each["area"]: each["drawn"] - each["planned"] for each in shown["areas"]}
+        for name in alone:
+            self.assertAlmostEqual(off[name], -2.0 if name == wrong else 0.0, delta=0.5, msg=name)
+        told = next(each for each in shown["areas"] if each["area"] == wrong)
+        self.assertIn("too light: another layer", told["said"])
+        self.assertTrue(shown["next"].startswith(f"Next: {told['name']}, "))
+        self.assertEqual([each["area"] for each in shown["areas"]][0], wrong)
 
     def test_an_empty_study_is_told_where_to_begin(self):
         bare = json.loads(BENCH)
