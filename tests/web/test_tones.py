@@ -209,7 +209,7 @@ class Tones(SubjectCase):
         told = next(each for each in shown["areas"] if each["area"] == wrong)
         self.assertIn("too light: another layer", told["said"])
         self.assertTrue(shown["next"].startswith(f"Next: {told['name']}, "))
-        self.assertEqual([each["area"] for each in shown["areas"]][0], wrong)
+        self.assertEqual(shown["areas"][0]["area"], wrong)
 
     def test_an_empty_study_is_told_where_to_begin(self):
         bare = json.loads(BENCH)
