@@ -8,6 +8,7 @@ from bench import (
     command,
     fuzz,
     hands,
+    heads,
     overtaken,
     perspective,
     photographs,
@@ -28,6 +29,7 @@ PARTS = {
     "checking": checking.main,
     "perspective": perspective.main,
     "tones": tones.main,
+    "heads": heads.main,
     "photographs": photographs.main,
     "fuzz": fuzz.main,
 }
