@@ -1161,6 +1161,8 @@ export interface components {
         BenchShape: {
             /** Closed */
             closed: boolean;
+            /** Fades */
+            fades: components["schemas"]["FadingSide"][];
             /** Id */
             id: string;
             /** Name */
@@ -1747,6 +1749,18 @@ export interface components {
              * @enum {string}
              */
             type: "edit_sighting";
+        };
+        /**
+         * FadingSide
+         * @description A side that runs back, by its landmarks: what is left of the line's weight at its far end.
+         */
+        FadingSide: {
+            /** Far */
+            far: string;
+            /** Left */
+            left: number;
+            /** Near */
+            near: string;
         };
         /**
          * FamilyShown

@@ -160,6 +160,14 @@ class Tones(SubjectCase):
         self.assertIn("Slipway before Jetty", told)
         self.assertNotIn("Jetty before Slipway", told)
         self.assertIn("no more overlaps", said(self.change(422, type="scene_overlaps")))
+        bench = self.get(f"/studies/{self.id}").json
+        sides = {shape["id"]: shape["fades"] for shape in bench["shapes"]}
+        self.assertTrue(sides["jetty"], "the jetty runs back")
+        placed = {each["id"]: each["held_left_mm"] for each in bench["landmarks"]}
+        for side in sides["jetty"]:
+            self.assertLess(side["left"], 1.0)
+            self.assertLessEqual({side["near"], side["far"]}, set(placed))
+        self.assertIn("What runs back fades towards its far end: ", self.told()["layers"][-1])
         self.change(type="set_subject", subject=None)
         self.assertIn("only a scene", said(self.change(422, type="scene_overlaps")))
 

@@ -271,6 +271,13 @@ class Worked:
         overlaps = [(each.front, each.behind) for each in self.study.overlaps]
         return layers_of((each.id for each in self.study.shapes), overlaps)
 
+    @property
+    def running_back(self) -> tuple[tuple[str, str], ...]:
+        """Edges that run back, (near end, far end), by the families of parallel edges."""
+        if not self.study.families:
+            return ()
+        return tuple(receding(self.perspective, self.positions))
+
     def heads(self, canons: Sequence[Canon]) -> tuple[SolvedHead, ...]:
         """The study's heads, fitted, compared with these canons."""
         return self._once("heads", lambda: self._heads(canons))
@@ -306,7 +313,7 @@ class Worked:
         hangs = self.recipe.hangs if len(self.study.landmarks) <= MOST_HANGING else {}
         drawing = drawing_of(
             self.study, self.solution.adjusted, self.plan, self.solution.scatter, hangs,
-            receding(self.perspective, self.positions) if self.study.families else (),
+            self.running_back,
         )  # fmt: skip
         if drawing is None:
             return None

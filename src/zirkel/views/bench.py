@@ -11,6 +11,7 @@ from zirkel.core.network.checks import UNCHECKED
 from zirkel.core.network.solve import Solution, Take
 from zirkel.core.sheet.plan import Mark
 from zirkel.core.study import Study, UnitLength, UnitPair
+from zirkel.core.tones.overlaps import FADED, fading
 from zirkel.core.words.base import Words
 from zirkel.core.words.network import (
     doubt_detail,
@@ -114,6 +115,14 @@ class BenchTake(BaseModel):
     warning: str | None
 
 
+class FadingSide(BaseModel):
+    """A side that runs back, by its landmarks: what is left of the line's weight at its far end."""
+
+    near: str
+    far: str
+    left: float
+
+
 class BenchShape(BaseModel):
     """A shape of the block-in as landmark ids."""
 
@@ -125,6 +134,7 @@ class BenchShape(BaseModel):
     part_of: str | None
     weight: float
     """Of its lines, 1 the firmest: nearer ones are darker, those inside a form lighter."""
+    fades: list[FadingSide]
 
 
 class BenchSheet(BaseModel):
@@ -240,6 +250,12 @@ def bench_of(stored: Stored, before: Stored | None = None) -> Bench:
                 weight=worked.layers.weight(each.id, each.part_of is not None)
                 if study.overlaps
                 else 1.0,
+                fades=[
+                    FadingSide(near=near, far=far, left=FADED)
+                    for near, far in fading(each.outline, each.closed, worked.running_back)
+                ]
+                if study.overlaps
+                else [],
             )
             for each in study.shapes
         ],

@@ -22,6 +22,7 @@ from zirkel.core.words.tones import (
     say_anchor,
     say_crossing,
     say_difference,
+    say_fading,
     say_flat,
     say_layers,
     say_loose,
@@ -246,7 +247,7 @@ def open_tones(store: Store, study_id: int, groups: int = USUAL_GROUPS) -> ToneR
             )
             for each in study.overlaps
         ],
-        layers=list(say_layers(worked.layers, shapes)) if study.overlaps else [],
+        layers=_said_layers(worked, shapes) if study.overlaps else [],
         can_read=study.subject is not None and any(each.outline for each in study.tone_areas),
     )  # fmt: skip
 
@@ -373,6 +374,11 @@ def _outlines(study: Study, places: Mapping[str, np.ndarray]) -> dict[str, list[
         if len(points) >= 3:
             made[each.id] = points
     return made
+
+
+def _said_layers(worked: Worked, shapes: Mapping[str, str]) -> list[str]:
+    landmarks = {each.id: each.name for each in worked.study.landmarks}
+    return [*say_layers(worked.layers, shapes), *say_fading(worked.running_back, landmarks)]
 
 
 def check_tones(store: Store, study_id: int) -> DrawnTones:

@@ -11,7 +11,7 @@ from zirkel.core.light import Medium, ToneArea, ToneReading
 from zirkel.core.study import Landmark, Shape, Sheet, Study
 from zirkel.core.tones.estimate import estimate
 from zirkel.core.tones.groups import flat_tones, on_sheet, two_families
-from zirkel.core.tones.overlaps import layers_of
+from zirkel.core.tones.overlaps import fading, layers_of
 from zirkel.core.tones.plan import plan_tones
 from zirkel.core.tones.shares import crosses_itself, polygon_area, shares_of
 from zirkel.core.tones.suggest import suggest_areas
@@ -149,6 +149,14 @@ class Layers(unittest.TestCase):
         for cycle in found.cycles:
             for front, behind in zip(cycle, (*cycle[1:], cycle[0]), strict=True):
                 self.assertIn((front, behind), overlaps)
+
+    def test_sides_that_run_back_are_told_from_their_near_end(self):
+        receding = [("b", "a"), ("c", "d"), ("a", "c"), ("d", "a")]
+        self.assertEqual(fading("abcd", True, receding), (("b", "a"), ("c", "d"), ("d", "a")))
+        # An open outline has no side from its last landmark to its first.
+        self.assertEqual(fading("abcd", False, receding), (("b", "a"), ("c", "d")))
+        self.assertEqual(fading("ab", True, [("b", "a")]), (("b", "a"),))
+        self.assertEqual(fading("a", True, receding), ())
 
     def test_a_long_row_is_no_trouble(self):
         found = layers_of([], [(f"s{i}", f"s{i + 1}") for i in range(3000)])

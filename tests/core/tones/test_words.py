@@ -14,6 +14,7 @@ from zirkel.core.words.tones import (
     say_circle,
     say_crossing,
     say_difference,
+    say_fading,
     say_flat,
     say_layers,
     say_loose,
@@ -163,6 +164,12 @@ class InFront(unittest.TestCase):
             ("1. Can: firmest line.", "2. Pots: lighter line.", "3. Wall: lightest line."),
         )
         self.assertEqual(say_layers(layers_of("abc", []), names), ())
+        self.assertEqual(
+            say_fading([("a", "b"), ("a", "x")], {"a": "Eave, near", "b": "Eave, far"}),
+            ("What runs back fades towards its far end: Eave, near to Eave, far; "
+             "Eave, near to x.",),
+        )  # fmt: skip
+        self.assertEqual(say_fading([], names), ())
         self.assertEqual(
             say_circle(("a", "b"), names),
             "In a circle: Can before Pots before Can. One of these is the wrong way round.",

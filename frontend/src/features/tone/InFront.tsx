@@ -49,7 +49,7 @@ export function InFront({ bench, room, tell }: Props) {
       )}
       <ul className={styles.areas}>
         {room.overlaps.map((each) => (
-          <li key={each.said}>
+          <li key={each.said} className={styles.pair}>
             <span>{each.said}</span>
             <Button
               type="text"

@@ -9,12 +9,16 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 
 FIRM, LEAST = 1.0, 0.35
 """Line weight of the nearest layer, and of the furthest, as a share."""
 
 INNER = 0.7
 """Lines inside a form against its outer edge."""
+
+FADED = 0.35
+"""What is left of a line's weight at the far end of an edge that runs back."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,6 +36,17 @@ class Layers:
         layer = self.layers.get(shape)
         share = 0.5 if layer is None else (layer - 1) / max(deepest - 1, 1)
         return (FIRM - (FIRM - LEAST) * share) * (INNER if inner else 1.0)
+
+
+def fading(
+    outline: Sequence[str], closed: bool, receding: Iterable[tuple[str, str]]
+) -> tuple[tuple[str, str], ...]:
+    """Which sides of an outline run back, each as (near end, far end)."""
+    sides = list(pairwise(outline))
+    if closed and len(outline) > 2:
+        sides.append((outline[-1], outline[0]))
+    back = set(receding)
+    return tuple(end for a, b in sides for end in ((a, b), (b, a)) if end in back)
 
 
 def layers_of(shapes: Iterable[str], overlaps: Sequence[tuple[str, str]]) -> Layers:

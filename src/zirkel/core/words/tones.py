@@ -147,6 +147,14 @@ def say_order(plan: TonePlan) -> str:
     return "From light to dark; the darkest last, since the paper fills and it can’t be taken back."
 
 
+def say_fading(back: Sequence[tuple[str, str]], names: Names) -> tuple[str, ...]:
+    """Which edges to let fade, as they run back."""
+    if not back:
+        return ()
+    own = "; ".join(f"{names.get(a, a)} to {names.get(b, b)}" for a, b in back)
+    return (f"What runs back fades towards its far end: {own}.",)
+
+
 def say_layers(found: Layers, names: Names) -> tuple[str, ...]:
     """From front to back, and circles that can't be."""
     made: list[str] = []

@@ -11,6 +11,7 @@ import { edgeAt } from "./edges";
 import { LOW } from "./layout";
 import { Mark, Slack } from "./Mark";
 import { Names } from "./Names";
+import { Outline } from "./Outline";
 import { RevealMarks } from "./RevealMarks";
 import { Rulers } from "./Rulers";
 import { StickSign } from "./StickSign";
@@ -305,14 +306,7 @@ function SheetSide({
         <Slack key={each.landmark.id} drawn={each} perMm={perMm} />
       ))}
       {picture.onSheet.map((each) => (
-        <path
-          key={each.id}
-          d={polyline(each.points, each.closed)}
-          className={styles.line}
-          data-sure={each.sure}
-          data-tier={each.tier}
-          strokeOpacity={each.weight}
-        />
+        <Outline key={each.id} line={each} />
       ))}
       {strained.map((each) => {
         const a = picture.byId.get(each.landmarks[0] ?? "")?.mark;

@@ -21,7 +21,11 @@ export type Line = {
   sure: boolean;
   tier: number;
   weight: number;
+  /** Sides that run back, from their near end to their far one. */
+  fades: Fade[];
 };
+
+type Fade = { near: string; far: string; left: number; from: Point; to: Point };
 
 export type Picture = {
   layout: Layout;
@@ -54,6 +58,11 @@ export function usePicture(bench: Bench, width: number, height: number, view: Vi
           closed: shape.closed,
           tier: shape.tier,
           weight: shape.weight,
+          fades: shape.fades.flatMap((side) => {
+            const [near, far] = [byId.get(side.near), byId.get(side.far)];
+            const [from, to] = [near && pick(near), far && pick(far)];
+            return from && to ? [{ ...side, from, to }] : [];
+          }),
           sure: members.every((each) => each.landmark.standing !== "loose"),
           ids: members.map((each) => each.landmark.id),
           points: members.flatMap((each) => pick(each) ?? []),
