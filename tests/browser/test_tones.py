@@ -88,6 +88,21 @@ class Tone(BrowserCase):
         self.page.get_by_label("The farther shape").select_option("pot1")
         expect(room).to_contain_text("In a circle")
 
+    def test_what_runs_back_fades_on_the_sheet(self):
+        """The boathouse's order from the scene; then its ridge is firm near and light afar."""
+        boathouse = self.study_id("Boathouse across the water")
+        self.open(f"/studies/{boathouse}/tone", "[data-tone]")
+        self.page.get_by_text("In front", exact=True).click()
+        self.page.get_by_role("button", name="From the scene").click()
+        expect(self.page.locator("[data-tone]")).to_contain_text("What runs back fades")
+        self.open(f"/studies/{boathouse}", "[data-fades]")
+        stops = self.page.locator("g:has(> [data-fades]) stop").evaluate_all(
+            "all => all.map(each => Number(each.getAttribute('stop-opacity')))"
+        )
+        self.assertGreater(len(stops), 6)
+        for near, far in zip(stops[::2], stops[1::2], strict=True):
+            self.assertLess(far, near)
+
 
 class ByTouch(BrowserCase):
     touch = True
