@@ -15,10 +15,9 @@ from zirkel.core.network.search import adjust
 from zirkel.core.space import Family
 from zirkel.core.study import UnitPair
 
-
-NEAR = 5e-5
-"""Units; how far the places may be from the very least: the length of an edge counts as fixed in
-each step, which is a thousandth of what any reading is sure of."""
+NEAR_SD, NEAR_COST = 0.03, 3e-5
+"""How far places may be from the very least, as a share of how sure they are, and the cost's: the
+length of an edge counts as fixed in each step."""
 
 
 def off_the_line(a, b, point):
@@ -108,8 +107,10 @@ class TheLeastSquaresOfBoth(unittest.TestCase):
                 both = Together(study)
                 self.assertEqual(both.found.aside, ())
                 places, cost, _ = both.least(*both.begin())
-                np.testing.assert_allclose(both.found.places, places, atol=NEAR, err_msg=str(seed))
-                self.assertAlmostEqual(both.found.cost, cost, delta=1e-5 * cost)
+                sure = np.sqrt(np.trace(place_covariance(both.found), axis1=1, axis2=2)).mean()
+                off = np.abs(both.found.places - places).max()
+                self.assertLess(off, NEAR_SD * sure, f"seed {seed}, level only {level_only}")
+                self.assertLess(abs(both.found.cost / cost - 1.0), NEAR_COST)
 
     def test_the_readings_alone_are_further_from_their_families(self):
         for seed in range(6):
