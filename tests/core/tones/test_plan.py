@@ -192,6 +192,36 @@ class Outlines(unittest.TestCase):
         self.assertEqual({frozenset(made["jug_1"]), frozenset(made["jug_2"])},
                          {frozenset("abcm"), frozenset("cdam")})  # fmt: skip
 
+    @given(st.integers(5, 10), st.integers(0, 9), st.integers(2, 8), st.integers(0, 3),
+           st.booleans())  # fmt: skip
+    def test_the_parts_cover_the_whole_and_share_the_border(
+        self, corners, start, apart, bends, two
+    ):
+        """A round shape parted by a border with bends, perhaps by a second one beside it."""
+        turn = 2.0 * np.pi / corners
+        spots = {f"o{i}": (np.cos(i * turn), np.sin(i * turn)) for i in range(corners)}
+        a, b = start % corners, (start + min(apart, corners - 2)) % corners
+        (ax, ay), (bx, by) = spots[f"o{a}"], spots[f"o{b}"]
+        for i in range(bends):
+            t = (i + 1) / (bends + 1)
+            spots[f"m{i}"] = (ax + t * (bx - ax), ay + t * (by - ay))
+        border = (f"o{a}", *(f"m{i}" for i in range(bends)), f"o{b}")
+        shapes = [Shape("whole", "Whole", tuple(f"o{i}" for i in range(corners)), True),
+                  Shape("border", "Border", border, False)]  # fmt: skip
+        if two:
+            # From the border's start: it runs within one part alone, or is a side of it.
+            end = f"o{(b + 1) % corners}"
+            shapes.append(Shape("second", "Second", (f"o{a}", end), False))
+        study = Study(title="Round", sheet=Sheet(210.0, 297.0), shapes=tuple(shapes),
+                      landmarks=tuple(Landmark(n, n) for n in spots))  # fmt: skip
+        made = [each.outline for each in suggest_areas(study)]
+        areas = [polygon_area([spots[n] for n in outline]) for outline in made]
+        whole = polygon_area([spots[f"o{i}"] for i in range(corners)])
+        self.assertAlmostEqual(sum(areas), whole, places=9)
+        self.assertGreaterEqual(len(made), 2)
+        self.assertTrue(all(len(set(outline)) == len(outline) >= 3 for outline in made))
+        self.assertEqual(sum(set(border) <= set(outline) for outline in made), 2)
+
 
 if __name__ == "__main__":
     unittest.main()
