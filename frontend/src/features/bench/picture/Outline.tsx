@@ -1,9 +1,11 @@
+// A shape on the sheet: its straight sides by weight, fading where they run back.
+
 import { useId } from "react";
 import { polyline } from "../../../geometry/marks";
 import styles from "./BenchPicture.module.css";
 import type { Line } from "./usePicture";
 
-/** A shape's straight sides on the sheet, as firm as it stands near; those that run back fade. */
+/** A shape’s outline; a loose one is drawn without fading. */
 export function Outline({ line }: { line: Line }) {
   const own = useId();
   const look = { className: styles.line, "data-sure": line.sure, "data-tier": line.tier };
