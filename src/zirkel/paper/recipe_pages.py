@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from zirkel.core.study import Sheet
 from zirkel.core.words.perspective import say_repeat
 from zirkel.core.words.recipe import say_item, scene_of
-from zirkel.core.words.tones import say_fading, say_layers
+from zirkel.core.words.tones import say_lines
 from zirkel.core.worked import Worked
 from zirkel.paper.base import Paper
 from zirkel.paper.depth_lines import say_ticks
@@ -115,8 +115,8 @@ def _of(worked: Worked) -> bytes:
         )
     set_up = [hint.text for hint in worked.school.set_up] + say_ticks(worked.depth_on_sheet)
     if study.overlaps:
-        set_up += say_layers(worked.layers, {each.id: each.name for each in study.shapes})
-        set_up += say_fading(worked.running_back, {e.id: e.name for e in study.landmarks})
+        shapes, marks = ({e.id: e.name for e in each} for each in (study.shapes, study.landmarks))
+        set_up += say_lines(worked.layers, shapes, worked.running_back, marks)
     for row in study.repeats:
         set_up += say_repeat(row, words)
     return recipe_pages(study.title, worked.school.title, study.sheet, set_up, items)

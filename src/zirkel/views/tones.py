@@ -22,9 +22,8 @@ from zirkel.core.words.tones import (
     say_anchor,
     say_crossing,
     say_difference,
-    say_fading,
     say_flat,
-    say_layers,
+    say_lines,
     say_loose,
     say_mixed,
     say_order,
@@ -36,16 +35,11 @@ from zirkel.core.words.tones import (
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput
 from zirkel.media import own_media, shipped_media
-from zirkel.pictures.drawn_tones import drawn_tones
 from zirkel.pictures.lightness import picture_tones, scene_tones
 from zirkel.store.store import Store, Stored
-from zirkel.views.drawing import drawing_picture
 from zirkel.views.subject import BenchSubject, bench_subject, lay_beside, sight_of
 
 Spot = tuple[float, float]
-CHECKED_PX = 1200
-OFF_STEPS = 0.7
-"""Steps from which a drawn tone is told to be off the plan."""
 
 
 class AreaShown(BaseModel):
@@ -166,26 +160,6 @@ class ReadOff(BaseModel):
     said: str
 
 
-class DrawnTone(BaseModel):
-    """An area's tone on the drawing against the plan."""
-
-    area: str
-    name: str
-    drawn: float
-    planned: float
-    said: str
-    off: bool
-
-
-class DrawnTones(BaseModel):
-    """The drawing's tones against the plan; what is missing, where nothing can be told."""
-
-    areas: list[DrawnTone]
-    order: list[str]
-    next: str | None
-    missing: str | None
-
-
 def media_of(store: Store) -> dict[str, MediumData]:
     """The media that ship, and the artist's own beside the database; an own one of the same name
     takes its place."""
@@ -206,6 +180,7 @@ def open_tones(store: Store, study_id: int, groups: int = USUAL_GROUPS) -> ToneR
     plan = worked.plan_tones(medium_data(store, study), groups)
     names = {each.id: each.name for each in study.tone_areas}
     shapes = {each.id: each.name for each in study.shapes}
+    marks = {each.id: each.name for each in study.landmarks}
     sight = sight_of(stored)
     laid = lay_beside(study, sight, worked.plan)
     doubted = {each.reading for each in found.doubts}
@@ -247,7 +222,9 @@ def open_tones(store: Store, study_id: int, groups: int = USUAL_GROUPS) -> ToneR
             )
             for each in study.overlaps
         ],
-        layers=_said_layers(worked, shapes) if study.overlaps else [],
+        layers=list(say_lines(worked.layers, shapes, worked.running_back, marks))
+        if study.overlaps
+        else [],
         can_read=study.subject is not None and any(each.outline for each in study.tone_areas),
     )  # fmt: skip
 
@@ -374,68 +351,3 @@ def _outlines(study: Study, places: Mapping[str, np.ndarray]) -> dict[str, list[
         if len(points) >= 3:
             made[each.id] = points
     return made
-
-
-def _said_layers(worked: Worked, shapes: Mapping[str, str]) -> list[str]:
-    landmarks = {each.id: each.name for each in worked.study.landmarks}
-    return [*say_layers(worked.layers, shapes), *say_fading(worked.running_back, landmarks)]
-
-
-def check_tones(store: Store, study_id: int) -> DrawnTones:
-    """The photographed drawing's tones against the plan."""
-    stored = store.get(study_id)
-    study, worked = stored.study, stored.worked
-    if study.photograph is None:
-        return _nothing("Take in a photograph of the drawing in Check first.")
-    plan = worked.plan_tones(medium_data(store, study), USUAL_GROUPS)
-    scale = CHECKED_PX / max(study.sheet.width_mm, study.sheet.height_mm)
-    spots = {name: (m.held_left_mm, m.held_top_mm) for name, m in worked.plan.marks.items()}
-    spots |= dict(study.drawn)
-    outlines = {
-        each.id: [[c * scale for c in spots[name]] for name in each.outline if name in spots]
-        for each in study.tone_areas
-    }
-    flat = drawing_picture(store, study_id, None, CHECKED_PX)
-    outlines = {name: o for name, o in outlines.items() if len(o) >= 3 and name in plan.areas}
-    if not outlines:
-        return _nothing("Outline the areas by landmarks, and compare them, before the drawing.")
-    drawn = drawn_tones(flat, outlines, plan.medium.paper)
-    if drawn is None:
-        return _nothing("Too little bare paper is left in the photograph to even out its light.")
-    return _against_plan(worked, plan, drawn)
-
-
-def _nothing(missing: str) -> DrawnTones:
-    return DrawnTones(areas=[], order=[], next=None, missing=missing)
-
-
-def _against_plan(worked: Worked, plan: TonePlan, drawn: Mapping[str, float]) -> DrawnTones:
-    names = {each.id: each.name for each in worked.study.tone_areas}
-    areas, order = [], []
-    for name, tone in drawn.items():
-        planned = plan.areas[name]
-        off = tone - planned
-        if tone > plan.medium.darkest + OFF_STEPS:
-            said = "too dark to take back: leave it, and tune the others to it"
-        elif off > OFF_STEPS:
-            said = f"{say_step(off)} steps too dark: lift it"
-        elif off < -OFF_STEPS:
-            said = f"{say_step(-off)} steps too light: another layer"
-        else:
-            said = "as planned"
-        areas.append(
-            DrawnTone(area=name, name=names[name], drawn=tone, planned=planned, said=said,
-                      off=abs(off) > OFF_STEPS)
-        )  # fmt: skip
-    for a in drawn:
-        for b in drawn:
-            if plan.areas[a] - plan.areas[b] > OFF_STEPS and drawn[b] - drawn[a] > OFF_STEPS / 2:
-                order.append(f"{names[a]} should be darker than {names[b]}, and is lighter.")
-    areas.sort(key=lambda each: -abs(each.drawn - each.planned))
-    # What can still be darkened comes before what would have to be lifted.
-    light = [each for each in areas if each.off and each.drawn < each.planned]
-    first = next(iter(light or [each for each in areas if each.off]), None)
-    return DrawnTones(
-        areas=areas, order=order[:6], missing=None,
-        next=None if first is None else f"Next: {first.name}, {first.said}.",
-    )  # fmt: skip

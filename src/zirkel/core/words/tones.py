@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from zirkel.core.light import ToneReading
+from zirkel.core.tones.drawn import Drawn
 from zirkel.core.tones.estimate import Estimate, Seen, ToneDoubt
 from zirkel.core.tones.groups import Crossing
 from zirkel.core.tones.overlaps import Layers
@@ -145,6 +146,24 @@ def say_order(plan: TonePlan) -> str:
             "last, since the paper fills and black can’t be taken back."
         )
     return "From light to dark; the darkest last, since the paper fills and it can’t be taken back."
+
+
+def say_drawn(drawn: Drawn) -> str:
+    """An area of the drawing against the plan, and what to do."""
+    if drawn.sort == "too dark":
+        return "too dark to take back: leave it, and tune the others to it"
+    if drawn.sort == "as planned":
+        return drawn.sort
+    if drawn.sort == "dark":
+        return f"{say_step(drawn.off)} steps too dark: lift it"
+    return f"{say_step(-drawn.off)} steps too light: another layer"
+
+
+def say_lines(
+    found: Layers, shapes: Names, back: Sequence[tuple[str, str]], landmarks: Names
+) -> tuple[str, ...]:
+    """Line weights from front to back, and which edges fade."""
+    return (*say_layers(found, shapes), *say_fading(back, landmarks))
 
 
 def say_fading(back: Sequence[tuple[str, str]], names: Names) -> tuple[str, ...]:

@@ -4,11 +4,10 @@ from __future__ import annotations
 
 from flask import Response
 
+from zirkel.views.drawn_tones import DrawnTones, check_tones
 from zirkel.views.tones import (
-    DrawnTones,
     ReadOff,
     ToneRoom,
-    check_tones,
     open_tones,
     read_tones,
 )

@@ -6,6 +6,7 @@ import { Begin, type DepthPart } from "./Depth";
 import styles from "./Depth.module.css";
 import { freshId } from "./freshId";
 import { PointList } from "./PointList";
+import { Remove } from "./Remove";
 import { usePoints } from "./usePoints";
 
 const ASKED = ["Left end", "Right end", "Nearest rim", "Farthest rim"] as const;
@@ -30,14 +31,10 @@ export function Circles({ bench, room, make, setPicking, open, onOpen }: DepthPa
         {room.rounds.map((each) => (
           <li key={each.id} className={each.doubted ? styles.bad : undefined}>
             <Said text={each.said} />
-            <Button
-              size="middle"
-              type="text"
-              aria-label={`Remove ${each.name}`}
-              onClick={() => make({ type: "remove_depth", what: "rounds", key: each.id })}
-            >
-              Remove
-            </Button>
+            <Remove
+              name={each.name}
+              onRemove={() => make({ type: "remove_depth", what: "rounds", key: each.id })}
+            />
           </li>
         ))}
       </ul>

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Said } from "../../../shared/Said";
 import { Begin, type DepthPart } from "./Depth";
 import { PointList } from "./PointList";
+import { Remove } from "./Remove";
 import { usePoints } from "./usePoints";
 
 const ENDS = ["An edge from", "to"] as const;
@@ -63,14 +64,10 @@ export function Families({ bench, room, make, setPicking, open, onOpen }: DepthP
               >
                 Change
               </Button>
-              <Button
-                size="middle"
-                type="text"
-                aria-label={`Remove ${each.name}`}
-                onClick={() => make({ type: "remove_family", name: each.name })}
-              >
-                Remove
-              </Button>
+              <Remove
+                name={each.name}
+                onRemove={() => make({ type: "remove_family", name: each.name })}
+              />
             </span>
           </li>
         ))}

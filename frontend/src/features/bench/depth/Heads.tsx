@@ -7,6 +7,7 @@ import { Said } from "../../../shared/Said";
 import { Begin, type DepthPart } from "./Depth";
 import styles from "./Depth.module.css";
 import { freshId } from "./freshId";
+import { Remove } from "./Remove";
 
 const SHOWN = 5;
 
@@ -68,14 +69,7 @@ export function Heads({ bench, make, open, onOpen }: DepthPart) {
             <Button size="middle" type="text" onClick={() => begin(head.id)}>
               Its points
             </Button>
-            <Button
-              size="middle"
-              type="text"
-              aria-label={`Remove ${head.name}`}
-              onClick={() => make({ type: "remove_head", id: head.id })}
-            >
-              Remove
-            </Button>
+            <Remove name={head.name} onRemove={() => make({ type: "remove_head", id: head.id })} />
           </div>
         </div>
       ))}
@@ -89,14 +83,10 @@ export function Heads({ bench, make, open, onOpen }: DepthPart) {
             </p>
           ))}
           <div className={styles.row}>
-            <Button
-              size="middle"
-              type="text"
-              aria-label={`Remove ${figure.name}`}
-              onClick={() => make({ type: "remove_figure", id: figure.id })}
-            >
-              Remove
-            </Button>
+            <Remove
+              name={figure.name}
+              onRemove={() => make({ type: "remove_figure", id: figure.id })}
+            />
           </div>
         </div>
       ))}

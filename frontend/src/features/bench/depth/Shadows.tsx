@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Begin, type DepthPart } from "./Depth";
 import { freshId } from "./freshId";
 import { PointList } from "./PointList";
+import { Remove } from "./Remove";
 import { usePoints } from "./usePoints";
 
 const ASKED = ["Top", "Foot, straight under it", "Tip of its shadow"] as const;
@@ -36,14 +37,10 @@ export function Shadows({ bench, room, make, setPicking, open, onOpen }: DepthPa
             <span>
               <b>{each.name}</b>, from the {each.light}
             </span>
-            <Button
-              size="middle"
-              type="text"
-              aria-label={`Remove ${each.name}`}
-              onClick={() => make({ type: "remove_depth", what: "shadows", key: each.id })}
-            >
-              Remove
-            </Button>
+            <Remove
+              name={each.name}
+              onRemove={() => make({ type: "remove_depth", what: "shadows", key: each.id })}
+            />
           </li>
         ))}
       </ul>

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Begin, type DepthPart } from "./Depth";
 import styles from "./Depth.module.css";
 import { PointList } from "./PointList";
+import { Remove } from "./Remove";
 import { usePoints } from "./usePoints";
 
 const ASKED = ["First, its top", "First, its foot", "Second, its top", "Second, its foot"] as const;
@@ -40,14 +41,10 @@ export function Steps({ bench, room, make, setPicking, open, onOpen }: DepthPart
                 </ol>
               )}
             </span>
-            <Button
-              size="middle"
-              type="text"
-              aria-label={`Remove ${each.name}`}
-              onClick={() => make({ type: "remove_depth", what: "repeats", key: each.name })}
-            >
-              Remove
-            </Button>
+            <Remove
+              name={each.name}
+              onRemove={() => make({ type: "remove_depth", what: "repeats", key: each.name })}
+            />
           </li>
         ))}
       </ul>
