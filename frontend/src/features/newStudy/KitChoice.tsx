@@ -34,20 +34,22 @@ export function KitChoice({ chosen, onChoose }: Props) {
         Its landmarks are named already. Pull two or three into place, and the rest follows.
       </p>
       {[...groups].map(([group, own]) => (
-        <p key={group}>
+        <div key={group} className={styles.kitGroup}>
           <span>{group}</span>
-          {own.map((kit) => (
-            <button
-              type="button"
-              key={kit.name}
-              aria-pressed={kit.name === chosen}
-              title={kit.note}
-              onClick={() => onChoose(kit.name === chosen ? null : kit)}
-            >
-              {kit.title}
-            </button>
-          ))}
-        </p>
+          <p>
+            {own.map((kit) => (
+              <button
+                type="button"
+                key={kit.name}
+                aria-pressed={kit.name === chosen}
+                title={kit.note}
+                onClick={() => onChoose(kit.name === chosen ? null : kit)}
+              >
+                {kit.title}
+              </button>
+            ))}
+          </p>
+        </div>
       ))}
       {(kits.data?.trouble ?? []).map((each) => (
         <p key={each} className={styles.bad}>

@@ -22,15 +22,13 @@ export function UnitSize({ bench, make }: Part) {
         <Button onClick={() => make({ type: "set_unit_size", unit_mm: text })}>Use it</Button>
       </div>
       <SightSize bench={bench} text={text} make={make} />
-      <Button
-        type={bench.sheet.unit_chosen ? "default" : "text"}
-        disabled={!bench.sheet.unit_chosen}
-        onClick={() => make({ type: "set_unit_size", unit_mm: null })}
-      >
-        {bench.sheet.unit_chosen
-          ? "Largest round one that fits"
-          : "This is the largest round one that fits"}
-      </Button>
+      {bench.sheet.unit_chosen ? (
+        <Button onClick={() => make({ type: "set_unit_size", unit_mm: null })}>
+          Largest round one that fits
+        </Button>
+      ) : (
+        <p>This is the largest round one that fits.</p>
+      )}
     </section>
   );
 }
