@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/v1/artists": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give an artist a name, or add another one. */
+        post: operations["nameArtist"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/depth": {
         parameters: {
             query?: never;
@@ -124,6 +141,92 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What to do today, the exercises, and an artist's record. */
+        get: operations["practice"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep an answer in the record, and say what was so. */
+        post: operations["answerTrial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice/eye": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the record says of the kinds of reading. */
+        get: operations["ownEye"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** An artist's record, for download. */
+        get: operations["practiceFile"];
+        put?: never;
+        /** Keep the trials of a record file, sent as the request's body. */
+        post: operations["takeInPractice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice/pose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The next trial of an exercise; changes nothing. */
+        post: operations["pose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/reach": {
         parameters: {
             query?: never;
@@ -236,6 +339,41 @@ export interface paths {
         };
         /** The scene drawn from a station. */
         get: operations["scenePicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/series": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Plans of work, and how far each has come. */
+        get: operations["series"];
+        put?: never;
+        /** Keep a series file, sent as the request's body. */
+        post: operations["addSeries"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/series/{name}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A series' file, for download. */
+        get: operations["seriesFile"];
         put?: never;
         post?: never;
         delete?: never;
@@ -897,6 +1035,32 @@ export interface components {
             start: string | null;
         };
         /**
+         * Answered
+         * @description An answer: numbers as the way has them, null for a landmark that was not placed.
+         */
+        Answered: {
+            /** Answer */
+            answer?: (number | null)[];
+            /**
+             * Artist
+             * @default null
+             */
+            artist?: string | null;
+            card: components["schemas"]["Card"];
+            /**
+             * Seconds
+             * @default null
+             */
+            seconds?: number | null;
+            /** Token */
+            token: string;
+            /**
+             * Typed
+             * @default null
+             */
+            typed?: string | null;
+        };
+        /**
          * AreaShown
          * @description An area: its side, its share of the frame, its outline on the subject and on the sheet (mm),
          *     what is known of its tone, and what it becomes on paper; greys to show both.
@@ -958,6 +1122,29 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * ArtistShown
+         * @description Who draws; the name is empty for who has not been named.
+         */
+        ArtistShown: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * Asked
+         * @description Which exercise is to be posed, and for whom.
+         */
+        Asked: {
+            /**
+             * Artist
+             * @default null
+             */
+            artist?: string | null;
+            /** Exercise */
+            exercise: string;
         };
         /**
          * BelieveScatter
@@ -1343,6 +1530,21 @@ export interface components {
             why: string;
         };
         /**
+         * Card
+         * @description By what a trial can be posed again exactly.
+         */
+        Card: {
+            /** Exercise */
+            exercise: string;
+            /**
+             * Level
+             * @default null
+             */
+            level?: number | null;
+            /** Seed */
+            seed: number;
+        };
+        /**
          * CardLine
          * @description One stroke of a card's small block-in, in sheet millimetres.
          */
@@ -1517,6 +1719,16 @@ export interface components {
             said: string;
         };
         /**
+         * DayMark
+         * @description The first dot of a day.
+         */
+        DayMark: {
+            /** At */
+            at: number;
+            /** Date */
+            date: string;
+        };
+        /**
          * DepartureShown
          * @description One measure against its canon.
          */
@@ -1573,6 +1785,20 @@ export interface components {
             side: string | null;
             /** Weight */
             weight: string;
+        };
+        /**
+         * Dot
+         * @description One trial's error in the line's own unit; of a forced choice the difference that was shown,
+         *     and whether it was seen.
+         */
+        Dot: {
+            /** Error */
+            error: number;
+            /**
+             * Right
+             * @default null
+             */
+            right?: boolean | null;
         };
         /**
          * DownCard
@@ -1646,6 +1872,22 @@ export interface components {
             next: string | null;
             /** Order */
             order: string[];
+        };
+        /**
+         * DrillShown
+         * @description An exercise as it is practised in one go.
+         */
+        DrillShown: {
+            /** Exercise */
+            exercise: string;
+            /** Minutes */
+            minutes: number;
+            /** Title */
+            title: string;
+            /** Trials */
+            trials: number;
+            /** Why */
+            why: string;
         };
         /**
          * DropFrame
@@ -1749,6 +1991,37 @@ export interface components {
              * @enum {string}
              */
             type: "edit_sighting";
+        };
+        /**
+         * ExerciseShown
+         * @description An exercise, what it trains, and its lines of the record.
+         */
+        ExerciseShown: {
+            drill: components["schemas"]["DrillShown"];
+            /** Lines */
+            lines: components["schemas"]["LineShown"][];
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+            /** Trains */
+            trains: string;
+        };
+        /**
+         * EyeThen
+         * @description Bias and spread with their standard deviations, as they stood after the dot `at`.
+         */
+        EyeThen: {
+            /** At */
+            at: number;
+            /** Bias */
+            bias: number;
+            /** Bias Sd */
+            bias_sd: number;
+            /** Spread */
+            spread: number;
+            /** Spread Sd */
+            spread_sd: number;
         };
         /**
          * FadingSide
@@ -1976,6 +2249,11 @@ export interface components {
         FileGuess: {
             /** Answer */
             answer: number;
+            /**
+             * Artist
+             * @default null
+             */
+            artist?: string | null;
             /** At */
             at: string;
             /** Exercise */
@@ -2863,6 +3141,33 @@ export interface components {
             version: number;
         };
         /**
+         * ImageShown
+         * @description A picture on the board: left, top, right, bottom.
+         */
+        ImageShown: {
+            /** Address */
+            address: string;
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+        };
+        /**
+         * Judged
+         * @description What a trial showed: in words, and the truth to be laid over it.
+         */
+        Judged: {
+            /** Errors */
+            errors: number[];
+            /** Laid Over */
+            laid_over: components["schemas"]["PieceShown"][];
+            /** Said */
+            said: string[];
+        };
+        /**
          * KeepCheck
          * @description Check the drawing and keep what was found, with what the eye had said before.
          */
@@ -2900,6 +3205,24 @@ export interface components {
              * @enum {string}
              */
             type: "keep_sighting";
+        };
+        /**
+         * KindOfEye
+         * @description The eye in one kind of reading: what is said of it; `sigma` is what a reading by eye may be
+         *     trusted to, in the kind's own way of counting (`relative`: times the value), None where what is
+         *     known is counted otherwise.
+         */
+        KindOfEye: {
+            /** Kind */
+            kind: string;
+            /** Relative */
+            relative: boolean;
+            /** Said */
+            said: string;
+            /** Sigma */
+            sigma: number | null;
+            /** Sigma Said */
+            sigma_said: string | null;
         };
         /**
          * KitLandmarkShown
@@ -3033,6 +3356,45 @@ export interface components {
             said: string;
             /** Through */
             through: string[];
+        };
+        /**
+         * LineShown
+         * @description One line of the record. Errors are in percent, degrees, steps or units (`unit`); `reach` is
+         *     how far the plot goes to either side.
+         */
+        LineShown: {
+            /** Change */
+            change: string;
+            /** Choice */
+            choice: boolean;
+            /** Days */
+            days: components["schemas"]["DayMark"][];
+            /** Dots */
+            dots: components["schemas"]["Dot"][];
+            /** History */
+            history: components["schemas"]["EyeThen"][];
+            /** Known */
+            known: boolean;
+            /** Lean */
+            lean: string;
+            /** Less */
+            less: string;
+            /** More */
+            more: string;
+            /** Name */
+            name: string;
+            /** Reach */
+            reach: number;
+            /** Spread */
+            spread: string;
+            /** Title */
+            title: string;
+            /** Trials */
+            trials: number;
+            /** Unit */
+            unit: string;
+            /** Verdict */
+            verdict: string;
         };
         /**
          * LiveReckoning
@@ -3186,6 +3548,19 @@ export interface components {
             said: string;
         };
         /**
+         * Named
+         * @description A name for an artist: for one who is here, or another one.
+         */
+        Named: {
+            /**
+             * Artist
+             * @default null
+             */
+            artist?: string | null;
+            /** Name */
+            name: string;
+        };
+        /**
          * Negative
          * @description A closed piece of background: its share of the frame, its outline in units, and those of what
          *     stands within it.
@@ -3274,6 +3649,21 @@ export interface components {
             front: string;
             /** Said */
             said: string;
+        };
+        /**
+         * OwnEye
+         * @description An artist's eye in the work. `part` and `straight` are how exactly it parts lengths and
+         *     keeps plumb and level, as shares of the length.
+         */
+        OwnEye: {
+            /** Kinds */
+            kinds: components["schemas"]["KindOfEye"][];
+            /** Part */
+            part: number | null;
+            /** Parting */
+            parting: string | null;
+            /** Straight */
+            straight: number | null;
         };
         /**
          * OwnTable
@@ -3540,6 +3930,28 @@ export interface components {
             width: number;
         };
         /**
+         * PieceShown
+         * @description One thing drawn, as the core has it; `fill` is the grey of its tone.
+         */
+        PieceShown: {
+            /** Fill */
+            fill: string | null;
+            /** Look */
+            look: string;
+            /** Name */
+            name: string;
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "line" | "area" | "dot" | "ellipse";
+            /** Spots */
+            spots: [
+                number,
+                number
+            ][];
+        };
+        /**
          * PlacementOffer
          * @description A way of placing the frame on the sheet.
          */
@@ -3594,6 +4006,41 @@ export interface components {
             parallel: boolean;
             /** Said */
             said: string;
+        };
+        /**
+         * PosedShown
+         * @description A trial before it is answered; nothing here tells the truth.
+         */
+        PosedShown: {
+            /** Asks */
+            asks: string;
+            card: components["schemas"]["Card"];
+            image: components["schemas"]["ImageShown"] | null;
+            /** Pieces */
+            pieces: components["schemas"]["PieceShown"][];
+            /** Tall */
+            tall: number;
+            /** Title */
+            title: string;
+            way: components["schemas"]["WayShown"];
+        };
+        /**
+         * PracticeRoom
+         * @description All that the room shows of one artist.
+         */
+        PracticeRoom: {
+            /** Artist */
+            artist: string;
+            /** Artists */
+            artists: components["schemas"]["ArtistShown"][];
+            /** Exercises */
+            exercises: components["schemas"]["ExerciseShown"][];
+            /** Guesses */
+            guesses: components["schemas"]["LineShown"][];
+            /** Today */
+            today: components["schemas"]["DrillShown"][];
+            /** Trials */
+            trials: number;
         };
         /**
          * PredictedShown
@@ -4423,6 +4870,32 @@ export interface components {
             text: string;
         };
         /**
+         * SeriesRoom
+         * @description All series, those that ship first; what is wrong with own files that can't be read.
+         */
+        SeriesRoom: {
+            /** Series */
+            series: components["schemas"]["SeriesShown"][];
+            /** Trouble */
+            trouble: string[];
+        };
+        /**
+         * SeriesShown
+         * @description A plan of work.
+         */
+        SeriesShown: {
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Own */
+            own: boolean;
+            /** Steps */
+            steps: components["schemas"]["StepShown"][];
+            /** Title */
+            title: string;
+        };
+        /**
          * SetBlockIn
          * @description How the block-in is begun: features first or the outline, the box drawn or only ticked.
          */
@@ -4866,6 +5339,29 @@ export interface components {
             via: string[];
         };
         /**
+         * StepShown
+         * @description One study of a series. `study` is the one begun last, `stands` how far it has come: not
+         *     begun, begun, drawn or checked; `missing` if its scene is not here.
+         */
+        StepShown: {
+            /** How */
+            how: string;
+            /** Missing */
+            missing: boolean;
+            /** Picture */
+            picture: string | null;
+            /** Scene */
+            scene: string;
+            /** Stands */
+            stands: string;
+            /** Study */
+            study: number | null;
+            /** Title */
+            title: string;
+            /** Trains */
+            trains: string;
+        };
+        /**
          * StepsShown
          * @description Things in equal steps: uprights (top, foot) in mm, those sighted first, the panels' centres,
          *     and how to draw them.
@@ -5291,6 +5787,11 @@ export interface components {
          */
         TakeSighting: {
             /**
+             * Artist
+             * @default null
+             */
+            artist?: string | null;
+            /**
              * Guess
              * @default null
              */
@@ -5302,6 +5803,16 @@ export interface components {
              * @enum {string}
              */
             type: "take_sighting";
+        };
+        /**
+         * TakenIn
+         * @description How many trials of a file were new.
+         */
+        TakenIn: {
+            /** New */
+            new: number;
+            /** Trials */
+            trials: number;
         };
         /**
          * TickMove
@@ -5554,6 +6065,32 @@ export interface components {
             studies: components["schemas"]["StudyCard"][];
         };
         /**
+         * WayShown
+         * @description How the trial is answered, as the core has it.
+         */
+        WayShown: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Names */
+            names: string[];
+            /** Seconds */
+            seconds: number | null;
+            /** Shape */
+            shape: string;
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "along" | "choose" | "turn" | "scale" | "stretch" | "place" | "places";
+            /** Spots */
+            spots: [
+                number,
+                number
+            ][];
+        };
+        /**
          * WorkList
          * @description All that take long.
          */
@@ -5570,6 +6107,66 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    nameArtist: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Named"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArtistShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     depthSeen: {
         parameters: {
             query: {
@@ -6033,6 +6630,349 @@ export interface operations {
             };
         };
     };
+    practice: {
+        parameters: {
+            query?: {
+                artist?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeRoom"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    answerTrial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Answered"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Judged"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ownEye: {
+        parameters: {
+            query?: {
+                artist?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnEye"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    practiceFile: {
+        parameters: {
+            query?: {
+                artist?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeInPractice: {
+        parameters: {
+            query?: {
+                artist?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenIn"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Asked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PosedShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     reach: {
         parameters: {
             query: {
@@ -6438,6 +7378,167 @@ export interface operations {
                 eye_height_mm?: number | null;
                 direction_deg?: number | null;
             };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    series: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeriesRoom"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addSeries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeriesShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    seriesFile: {
+        parameters: {
+            query?: never;
             header?: never;
             path: {
                 name: string;

@@ -19,6 +19,7 @@ from zirkel.canons import head_canons
 from zirkel.cli.options import add_serve_options
 from zirkel.core.network.what_next import what_next
 from zirkel.core.practice.estimate import read_record
+from zirkel.core.practice.guesses import USUAL
 from zirkel.core.schools import SCHOOLS
 from zirkel.core.tones.groups import MOST_GROUPS
 from zirkel.core.words.recipe import scene_of
@@ -175,7 +176,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
             serve(options)
             return 0
         if options.command == "practice":
-            eyes = read_record(read_practice(_read(options.study)))
+            eyes = read_record(read_practice(_read(options.study)), USUAL)
             print(json.dumps(PracticeAnswer.of(eyes).as_printed(), ensure_ascii=False))
             return 0
         worked = Worked(read_study(_read(options.study)))

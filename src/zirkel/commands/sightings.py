@@ -24,6 +24,8 @@ class TakeSighting(Change):
     sighting: AnySighting
     guess: AnySighting | None = None
     """The same reading as the eye gave it, before it was measured."""
+    artist: Id | None = None
+    """Whose eye gave it; left out for who has not been named."""
 
     def made(self, study: Study) -> Study:
         """The study with one more reading, and the eye's guess at it."""
@@ -32,12 +34,19 @@ class TakeSighting(Change):
         reading = replace(reading, id=_next_id(study), taken_at=reading.taken_at or now)
         _check(study, reading)
         after = replace(study, sightings=(*study.sightings, reading))
-        return after if self.guess is None else _with_guess(after, reading, self.guess, now)
+        return (
+            after
+            if self.guess is None
+            else _with_guess(after, reading, self.guess, now, self.artist)
+        )
 
     def label(self, before: Study, after: Study) -> str:
         """The reading in words."""
         return say_reading(after, after.sightings[-1])
 
+
+NOBODY = "me"
+"""Who has not been named."""
 
 GUESS_MEASURES = {
     "span": "relative", "match": "relative", "tilt": "degrees", "part": "share", "drop": "units",
@@ -46,7 +55,9 @@ GUESS_MEASURES = {
 """How the error of a guess counts, by the kind of reading; the others have nothing to guess."""
 
 
-def _with_guess(study: Study, reading: Sighting, guess: object, at: str) -> Study:
+def _with_guess(
+    study: Study, reading: Sighting, guess: object, at: str, artist: str | None
+) -> Study:
     """The study with what the eye gave for a reading; dropped where it is of another kind."""
     eye = sighting_to_core(guess)
     measure = GUESS_MEASURES.get(reading.kind)
@@ -59,6 +70,7 @@ def _with_guess(study: Study, reading: Sighting, guess: object, at: str) -> Stud
         measure=measure,
         answer=eye.value,
         truth=reading.value,
+        artist=None if artist == NOBODY else artist,
     )
     return replace(study, guesses=(*study.guesses, kept)[-MOST_GUESSES:])
 

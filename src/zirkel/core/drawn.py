@@ -168,4 +168,6 @@ class Guess:
     measure: str = entry("choice", options=("relative", "share", "degrees", "units"))
     answer: float = entry("finite")
     truth: float = entry("finite")
+    artist: str | None = entry("id", None)
+    """Whose eye it was; None for who has not been named."""
     extra: Extra = unknown()

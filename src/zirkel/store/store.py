@@ -22,6 +22,7 @@ from zirkel.store.clock import now
 from zirkel.store.database import open_database
 from zirkel.store.patches import Patch, apply, changed, difference, joined
 from zirkel.store.pictures import Pictures
+from zirkel.store.practice import Practice
 from zirkel.store.receipts import Receipt, is_known, keep
 from zirkel.store.scenes import Scenes
 from zirkel.store.tables import (
@@ -97,6 +98,7 @@ class Store:
         self.name, self.folder = str(folder), folder
         self.scenes = Scenes(engine)
         self.pictures = Pictures(engine, folder / "pictures")
+        self.practice = Practice(engine)
         self._worked: LRUCache[tuple[int, int], Worked] = LRUCache(KEPT_WORKED, _kept_bytes)
         """Studies by id and version, least recently used first to go: a version never changes once
         it is written."""

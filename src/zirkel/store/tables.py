@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import JSON, ForeignKey, MetaData, String
+from sqlalchemy import JSON, ForeignKey, Index, MetaData, String
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 NAMING = {
@@ -102,3 +102,37 @@ class PictureRow(Base):
     width: Mapped[int]
     height: Mapped[int]
     added_at: Mapped[datetime]
+
+
+class ArtistRow(Base):
+    """A name under which trials are kept."""
+
+    __tablename__ = "artist"
+
+    id: Mapped[str] = mapped_column(String(80), primary_key=True)
+    name: Mapped[str] = mapped_column(String(80))
+    added_at: Mapped[datetime]
+
+
+class TrialRow(Base):
+    """One trial of an eye, kept whole: `extra` holds what was shown, and all else of its file."""
+
+    __tablename__ = "trial"
+    __table_args__ = (
+        Index("ix_trial_artist_id", "artist_id", "at"),
+        Index("ix_trial_token", "token"),
+    )
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    artist_id: Mapped[str] = mapped_column(String(80))
+    """Who nobody has named yet has trials without a row among the artists."""
+    token: Mapped[str | None] = mapped_column(String(80))
+    """Under which its answer was sent: sending it again adds nothing."""
+    exercise: Mapped[str] = mapped_column(String(200))
+    measure: Mapped[str] = mapped_column(String(20))
+    at: Mapped[datetime]
+    truth: Mapped[float]
+    answer: Mapped[float]
+    seconds: Mapped[float | None]
+    choice: Mapped[bool]
+    extra: Mapped[dict[str, Any]] = mapped_column(JSON)

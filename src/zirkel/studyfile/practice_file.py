@@ -2,20 +2,21 @@
 
 from __future__ import annotations
 
+import json
+from collections.abc import Iterable, Mapping
 from datetime import UTC, datetime
 from typing import Annotated, Any, Literal
 
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field, ValidationError, model_validator
 
-from zirkel.core.practice.estimate import Eye
-from zirkel.core.practice.trials import Trial
+from zirkel.core.practice.eye import Eye
+from zirkel.core.practice.trials import Trial, day_of
 from zirkel.studyfile.answers import Answer
 from zirkel.studyfile.entries import Finite, Id
 from zirkel.studyfile.problems import said_plainly
 from zirkel.studyfile.read import parse_json
 
 MOST_TRIALS = 100_000
-DAY = 86_400.0
 
 
 class FileTrial(BaseModel):
@@ -28,6 +29,7 @@ class FileTrial(BaseModel):
     truth: Finite
     answer: Finite
     seconds: Annotated[float, Field(ge=0, le=86_400, allow_inf_nan=False)] | None = None
+    choice: bool = False
 
     @model_validator(mode="after")
     def _sound(self) -> FileTrial:
@@ -59,17 +61,45 @@ class PracticeFile(BaseModel):
 
 def read_practice(data: bytes) -> tuple[Trial, ...]:
     """Parse and check a record; BadInput says what is wrong."""
+    return tuple(_trial(each) for each in _file(data).trials)
+
+
+def read_kept(data: bytes) -> list[tuple[Trial, datetime, dict[str, Any]]]:
+    """The same with each trial's time, and what else its file says of it."""
+    return [(_trial(each), each.at, dict(each.model_extra or {})) for each in _file(data).trials]
+
+
+def _file(data: bytes) -> PracticeFile:
     document: Any = parse_json(data)
     try:
-        file = PracticeFile.model_validate(document)
+        return PracticeFile.model_validate(document)
     except ValidationError as error:
         raise said_plainly(error, document) from error
-    begin = datetime(2000, 1, 1, tzinfo=UTC)
-    return tuple(
-        Trial(each.exercise, each.measure, (each.at - begin).total_seconds() / DAY, each.truth,
-              each.answer, each.seconds)
-        for each in file.trials
+
+
+def _trial(each: FileTrial) -> Trial:
+    return Trial(
+        each.exercise, each.measure, day_of(each.at), each.truth, each.answer, each.seconds,
+        each.choice,
     )  # fmt: skip
+
+
+def write_practice(trials: Iterable[tuple[Trial, datetime, Mapping[str, Any]]]) -> bytes:
+    """A record as a file; times are in UTC."""
+    written = []
+    for trial, at, extra in trials:
+        said: dict[str, Any] = {
+            "exercise": trial.exercise, "measure": trial.measure,
+            "at": at.replace(tzinfo=UTC).isoformat().replace("+00:00", "Z"),
+            "truth": trial.truth, "answer": trial.answer,
+        }  # fmt: skip
+        if trial.seconds is not None:
+            said["seconds"] = trial.seconds
+        if trial.choice:
+            said["choice"] = True
+        written.append({**extra, **said})
+    file = {"format": "zirkel-practice", "version": 1, "trials": written}
+    return (json.dumps(file, ensure_ascii=False, indent=1) + "\n").encode()
 
 
 class PracticeAnswer(Answer):

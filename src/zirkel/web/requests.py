@@ -134,3 +134,15 @@ class DrawingQuery(BaseModel):
     check: Id | None = None
     longest: int = Field(default=1400, ge=64, le=2400)
     version: int | None = Field(default=None, ge=1, le=2**53)
+
+
+class ArtistQuery(BaseModel):
+    """Whose record; the first artist's where nobody is named."""
+
+    artist: Id | None = None
+
+
+class SeriesPath(BaseModel):
+    """A series in the address."""
+
+    name: str = Field(min_length=1, max_length=80)

@@ -5,7 +5,8 @@ import unittest
 
 import numpy as np
 
-from zirkel.core.practice.estimate import BETTER, UNKNOWN, WORSE, read_eye, read_record
+from zirkel.core.practice.estimate import read_eye, read_record
+from zirkel.core.practice.eye import BETTER, UNKNOWN, WORSE
 from zirkel.core.practice.trials import Trial
 
 BIAS, SPREAD = 0.012, 0.05

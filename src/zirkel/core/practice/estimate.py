@@ -11,87 +11,64 @@ by Newton's steps; errors of b and of (s, r) follow from the information, 1 / su
 (2 sum p (1, w)(1, w)')^-1. With few trials an interval of 1.96 sd would hold too seldom: sd of the
 bias is widened by Student's t.
 
-Whoever looks every day finds something by chance sooner or later. A verdict on the change asks for
-LOOKED_AT_DAILY standard deviations, at which an eye that does not change is told to in at most 5 of
-100, looked at on a hundred days (S. Pocock 1977, *Group sequential methods*, gives such bounds).
 Without a verdict the spread is that of all trials; with one, as it is now.
 """
 
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.special import ndtr, stdtrit
+from scipy.special import stdtrit
 
 from zirkel.core.arrays import Array
+from zirkel.core.practice.choices import read_choices
+from zirkel.core.practice.eye import (
+    FEWEST,
+    NO_CHANGE_KNOWN,
+    SHORTEST_WEEKS,
+    UNKNOWN,
+    Eye,
+    judged,
+)
 from zirkel.core.practice.trials import Trial
 
 LAPSE, USUAL_LAPSES, LAPSE_WEIGHT = 8.0, 0.01, 60.0
 """How much wider lapses spread, and how many are expected, as if seen in so many trials."""
 
 ROUNDS, SETTLED = 200, 1e-9
-LOOKED_AT_DAILY = 3.0
-FEWEST, SHORTEST_WEEKS = 30, 2.0
-"""Trials and weeks below which a change is not known."""
-
 FEWEST_SPREAD = 4
-BETTER, WORSE, UNKNOWN = "better", "worse", "not known yet"
 NORMAL_95 = 1.959964
 FLOOR = 1e-9
 
 
-@dataclass(frozen=True, slots=True)
-class Change:
-    """Change of ln(spread) per week, its sd, and the verdict; None where too little tells."""
-
-    per_week: float | None
-    sd: float | None
-    verdict: str
+def read_eye(trials: Sequence[Trial], usual: float | None = None) -> Eye:
+    """The trials of one exercise, at least one, in any order. Where some are forced choices, only
+    those count: an exercise is the one or the other; `usual` is what eyes usually err in it."""
+    chosen = [each for each in trials if each.choice]
+    return read_choices(chosen, usual) if chosen else _read_answers(trials)
 
 
-@dataclass(frozen=True, slots=True)
-class Eye:
-    """What the trials of one exercise say: bias and spread as they are now, with their sd; None
-    where there are too few."""
-
-    exercise: str
-    measure: str
-    trials: int
-    bias: float | None
-    bias_sd: float | None
-    spread: float | None
-    spread_sd: float | None
-    lapses: float
-    change: Change
-
-
-def read_eye(trials: Sequence[Trial]) -> Eye:
-    """The trials of one exercise, at least one, in any order."""
+def _read_answers(trials: Sequence[Trial]) -> Eye:
+    """Answers that were set."""
     first = trials[0]
     x = np.array([each.error for each in trials])
     days = np.array([each.day for each in trials])
     w = (days - days.max()) / 7.0
     n = len(x)
     if n < FEWEST_SPREAD:
-        unknown = Change(None, None, UNKNOWN)
-        return Eye(first.exercise, first.measure, n, None, None, None, None, 0.0, unknown)
+        return Eye(first.exercise, first.measure, n, None, None, None, None, 0.0, NO_CHANGE_KNOWN)
     level = _fit(x, np.zeros_like(w))
-    change = Change(None, None, UNKNOWN)
+    change = NO_CHANGE_KNOWN
     told = level
     varies = math.exp(level.level) > 10.0 * FLOOR
     if n >= FEWEST and float(np.ptp(w)) >= SHORTEST_WEEKS and varies:
         sloped = _fit(x, w)
-        sd = float(np.sqrt(sloped.shape[1, 1]))
-        verdict = UNKNOWN
-        # With few trials the slope's own error is as unsure as Student's t has it.
-        bound = float(stdtrit(n - 3.0, float(ndtr(LOOKED_AT_DAILY))))
-        if abs(sloped.slope) > bound * sd:
-            verdict = BETTER if sloped.slope < 0 else WORSE
+        change = judged(sloped.slope, float(np.sqrt(sloped.shape[1, 1])), n)
+        if change.verdict != UNKNOWN:
             told = sloped
-        change = Change(sloped.slope, sd, verdict)
     effective = max(float(told.sure.sum()), 2.0)
     widened = float(stdtrit(effective - 1.0, 0.975)) / NORMAL_95
     # A standard deviation from n trials comes out small by about 1 / (4 n).
@@ -158,9 +135,13 @@ def _fit(x: Array, w: Array) -> _Fitted:
     return _Fitted(b, float(weight.sum() ** -0.5), level, slope, shape, sure)
 
 
-def read_record(trials: Sequence[Trial]) -> dict[str, Eye]:
-    """Each exercise's own, in the order in which they first came."""
+def read_record(
+    trials: Sequence[Trial], usual: Mapping[str, float] | None = None
+) -> dict[str, Eye]:
+    """Each exercise's own, in the order in which they first came; `usual` as for `read_eye`, of the
+    exercises of which it is known."""
     held: dict[str, list[Trial]] = {}
     for each in trials:
         held.setdefault(each.exercise, []).append(each)
-    return {name: read_eye(own) for name, own in held.items()}
+    known = usual or {}
+    return {name: read_eye(own, known.get(name)) for name, own in held.items()}

@@ -3,8 +3,19 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from datetime import UTC, datetime
 
 MEASURES = ("relative", "share", "degrees", "steps", "units")
+
+
+BEGIN = datetime(2000, 1, 1, tzinfo=UTC)
+SECONDS_A_DAY = 86_400.0
+
+
+def day_of(at: datetime) -> float:
+    """Days since the fixed day from which trials count; a time without a zone is taken as UTC."""
+    aware = at if at.tzinfo is not None else at.replace(tzinfo=UTC)
+    return (aware - BEGIN).total_seconds() / SECONDS_A_DAY
 
 
 @dataclass(frozen=True, slots=True)
@@ -18,6 +29,9 @@ class Trial:
     truth: float
     answer: float
     seconds: float | None = None
+    choice: bool = False
+    """Whether one of two had to be chosen: the truth is by how much, the answer the same with the
+    sign that was seen."""
 
     @property
     def error(self) -> float:

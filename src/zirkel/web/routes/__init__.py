@@ -1,6 +1,18 @@
 """The routes, one module a stage; a new one is a module and a line here."""
 
-from zirkel.web.routes import bench, check, draw, frame, history, kits, subject, tones, wall, work
+from zirkel.web.routes import (
+    bench,
+    check,
+    draw,
+    frame,
+    history,
+    kits,
+    practice,
+    subject,
+    tones,
+    wall,
+    work,
+)  # fmt: skip
 
 ROUTES = (wall.routes, subject.routes, frame.routes, bench.routes, draw.routes, check.routes,
-          tones.routes, kits.routes, history.routes, work.routes)  # fmt: skip
+          tones.routes, kits.routes, practice.routes, history.routes, work.routes)  # fmt: skip

@@ -1,0 +1,111 @@
+"""Twelve landmarks in two minutes."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from zirkel.core.arrays import Array
+from zirkel.core.practice.board import Posed, Way, box, dot
+from zirkel.core.practice.exercises.base import Exercise, Line, Outcome, Scenes
+from zirkel.core.practice.looks import Look, look_at
+
+TALL = 0.56
+SIDE = 0.47
+LEFT, RIGHT, TOP = 0.015, 0.515, 0.045
+LANDMARKS, SECONDS = 12, 120.0
+FEWEST = 6
+"""Landmarks without which nothing is scored: who stopped earlier has not blocked in."""
+
+
+@dataclass(frozen=True, slots=True)
+class Fitted:
+    """Placed points after the best size, place and turn: off (n, 2) in shares of the whole's
+    larger side; `stretch` how much too tall for its width it was placed; which of the landmarks
+    were placed."""
+
+    off: Array
+    stretch: float
+    placed: tuple[int, ...]
+
+
+class BlockIn(Exercise):
+    """A scene with twelve numbered landmarks; each to be set in the empty frame, in that order."""
+
+    name, title = "block_in", "Block in twelve landmarks"
+    trains = "Everything at once and against time: the proportions of the whole, before any part."
+    lines = (
+        Line("block_in", "Block in: each landmark", "share", "", "", usual=0.03, of="of the whole"),
+        Line("block_in_height", "Block in: height to width", "relative", "too tall", "too wide",
+             usual=0.06, kinds=("span",)),
+    )  # fmt: skip
+    in_a_drill = 1
+    seconds = 100.0
+
+    def pose(self, rng: np.random.Generator, level: float, scenes: Scenes) -> Posed:
+        """The largest landmarks first."""
+        look = look_at(scenes, rng, (LEFT, TOP, LEFT + SIDE, TOP + SIDE), LANDMARKS)
+        names = chosen(look, rng)
+        there = np.array([look.places[each] for each in names])
+        truth = (there - (LEFT, TOP)) / SIDE
+        over = truth * SIDE + (RIGHT, TOP)
+        return Posed(
+            asks="Block it in: each landmark in turn, two minutes. Any size, any place.", tall=TALL,
+            pieces=(
+                box(RIGHT, TOP, RIGHT + SIDE, TOP + SIDE),
+                *(dot(look.places[each], "heavy", str(k + 1)) for k, each in enumerate(names)),
+            ),
+            way=Way("places", ((RIGHT, TOP), (RIGHT + SIDE, TOP + SIDE)),
+                    names=tuple(look.names[each] for each in names), seconds=SECONDS),
+            truth=tuple(float(each) for each in truth.ravel()),
+            laid_over=tuple(dot((float(x), float(y)), "truth") for x, y in over),
+            picture=look.picture, landmarks=tuple(names),
+        )  # fmt: skip
+
+    def outcomes(self, posed: Posed, answer: Sequence[float]) -> list[Outcome]:
+        """Each coordinate's error after the best fit, and how much too tall it is. The fit takes
+        four of the 2n errors; what is left is made that much larger."""
+        fitted = fit(posed, answer)
+        n = len(fitted.placed)
+        freed = float(np.sqrt(2 * n / (2 * n - 4)))
+        each, tall = self.lines
+        return [
+            *(Outcome(each, 0.0, float(e) * freed) for e in fitted.off.ravel()),
+            Outcome(tall, 1.0, 1.0 + fitted.stretch),
+        ]
+
+
+def chosen(look: Look, rng: np.random.Generator) -> list[str]:
+    """Twelve landmarks, the lower tiers first, from the top down."""
+    names = sorted(look.places)
+    rng.shuffle(names)
+    kept = sorted(names, key=lambda each: look.tiers[each])[:LANDMARKS]
+    return sorted(kept, key=lambda each: look.places[each][1])
+
+
+def fit(posed: Posed, answer: Sequence[float]) -> Fitted:
+    """The best size, place and turn (a least-squares similarity), and the best stretch as well."""
+    placed, true, drawn = pairs(posed, answer)
+    z, w = true[:, 0] + 1j * true[:, 1], drawn[:, 0] + 1j * drawn[:, 1]
+    z0, w0 = z - z.mean(), w - w.mean()
+    turn = np.vdot(w0, z0) / max(float(np.vdot(w0, w0).real), 1e-12)
+    size = max(float(np.ptp(true, axis=0).max()), 1e-9)
+    e = (turn * w0 - z0) / size
+    # Of the same points: d = scale * stretch on the upright alone, to first order.
+    across = float(np.dot(true[:, 0] - true[:, 0].mean(), drawn[:, 0] - drawn[:, 0].mean()))
+    down = float(np.dot(true[:, 1] - true[:, 1].mean(), drawn[:, 1] - drawn[:, 1].mean()))
+    across /= max(float(np.var(true[:, 0]) * len(true)), 1e-12)
+    down /= max(float(np.var(true[:, 1]) * len(true)), 1e-12)
+    stretch = down / across - 1.0 if across > 0.05 else 0.0
+    return Fitted(np.column_stack([e.real, e.imag]), float(np.clip(stretch, -0.9, 9.0)), placed)
+
+
+def pairs(posed: Posed, answer: Sequence[float]) -> tuple[tuple[int, ...], Array, Array]:
+    """Which landmarks were placed, where they truly are, and where they were put, (n, 2) each."""
+    drawn = np.asarray(answer, dtype=float).reshape(-1, 2)
+    placed = tuple(int(i) for i in np.flatnonzero(np.isfinite(drawn).all(axis=1)))
+    true = np.array(posed.truth).reshape(-1, 2)
+    at = list(placed)
+    return placed, true[at], drawn[at]

@@ -1,0 +1,67 @@
+"""What a record says of an eye in one exercise: bias, spread, change, and when that is known.
+
+Whoever looks every day finds something by chance sooner or later. A verdict on the change asks for
+LOOKED_AT_DAILY standard deviations, at which an eye that does not change is told to in at most 5 of
+100, looked at on a hundred days (S. Pocock 1977, *Group sequential methods*, gives such bounds).
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from scipy.special import ndtr, stdtrit
+
+LOOKED_AT_DAILY = 3.0
+FEWEST, SHORTEST_WEEKS = 30, 2.0
+"""Trials and weeks below which a change is not known."""
+
+BETTER, WORSE, UNKNOWN = "better", "worse", "not known yet"
+
+
+@dataclass(frozen=True, slots=True)
+class Change:
+    """Change of ln(spread) per week, its sd, and the verdict; None where too little tells."""
+
+    per_week: float | None
+    sd: float | None
+    verdict: str
+
+
+NO_CHANGE_KNOWN = Change(None, None, UNKNOWN)
+
+
+@dataclass(frozen=True, slots=True)
+class Eye:
+    """What the trials of one exercise say: bias and spread as they are now, with their sd; None
+    where there are too few."""
+
+    exercise: str
+    measure: str
+    trials: int
+    bias: float | None
+    bias_sd: float | None
+    spread: float | None
+    spread_sd: float | None
+    lapses: float
+    change: Change
+
+    @property
+    def error(self) -> float | None:
+        """Root mean square error to be expected of the next answer, slips aside."""
+        if self.bias is None or self.spread is None:
+            return None
+        return float((self.bias**2 + self.spread**2) ** 0.5)
+
+    @property
+    def leans(self) -> bool:
+        """Whether the eye errs more to one side, as far as that is known."""
+        return self.bias is not None and abs(self.bias) > 2.0 * (self.bias_sd or 0.0)
+
+
+def judged(slope: float, sd: float, trials: int) -> Change:
+    """A slope of ln(spread) per week with its verdict; with few trials the slope's own error is as
+    unsure as Student's t has it."""
+    bound = float(stdtrit(trials - 3.0, float(ndtr(LOOKED_AT_DAILY))))
+    if abs(slope) <= bound * sd:
+        return Change(slope, sd, UNKNOWN)
+    return Change(slope, sd, BETTER if slope < 0 else WORSE)

@@ -1,0 +1,93 @@
+"""What to practise today: three to five minutes, where most is to be gained.
+
+What an eye errs by is put in millimetres of a drawing, so that tilts and halves can be set against
+each other: an error of the line's measure times what that is worth. An exercise without enough
+trials counts with what eyes usually err, and a little more, so that each is tried; one practised
+lately counts less, since rest lets what was learnt settle and the eye tires of one thing (the
+spacing of practice, N. Cepeda and others 2006). The first few by that order are taken until the
+time is full.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from zirkel.core.practice.exercises import EXERCISES
+from zirkel.core.practice.exercises.base import Exercise
+from zirkel.core.practice.eye import Eye
+from zirkel.core.practice.trials import Trial
+
+SECONDS = 240.0
+MOST, AT_MOST = 3, 300.0
+NEW = 1.2
+"""By how much more than the usual error an untried exercise counts."""
+
+RESTED_DAYS = 1.5
+LOOKING = 2.0
+"""Seconds for which the truth is looked at after an answer."""
+
+
+@dataclass(frozen=True, slots=True)
+class Drill:
+    """So many trials of an exercise, about how long they take, and why: the millimetres of a
+    drawing that the eye errs by in it, None where that is not known yet."""
+
+    exercise: Exercise
+    trials: int
+    seconds: float
+    error_mm: float | None
+
+
+def todays(eyes: Mapping[str, Eye], trials: Sequence[Trial], today: float) -> list[Drill]:
+    """What to practise on the day `today` (days as in the trials)."""
+    last: dict[str, float] = {}
+    taken: dict[str, list[float]] = {}
+    for each in trials:
+        last[each.exercise] = max(last.get(each.exercise, -np.inf), each.day)
+        if each.seconds is not None:
+            taken.setdefault(each.exercise, []).append(each.seconds)
+    ranked = sorted(EXERCISES.values(), key=lambda each: -_worth(each, eyes, last, today))
+    made: list[Drill] = []
+    total = 0.0
+    for exercise in ranked:
+        drill = drill_of(exercise, eyes, taken)
+        if total + drill.seconds <= AT_MOST:
+            made.append(drill)
+            total += drill.seconds
+        if len(made) == MOST or total >= SECONDS:
+            break
+    return made
+
+
+def drill_of(
+    exercise: Exercise, eyes: Mapping[str, Eye], taken: Mapping[str, Sequence[float]]
+) -> Drill:
+    """One exercise as it is practised in one go."""
+    own = taken.get(exercise.lines[0].name, ())
+    pace = float(np.median(own[-40:])) if len(own) >= 5 else exercise.seconds
+    known = [mm for line in exercise.lines if (mm := error_mm(line.name, eyes)) is not None]
+    return Drill(
+        exercise, exercise.in_a_drill, exercise.in_a_drill * (pace + LOOKING),
+        max(known, default=None),
+    )  # fmt: skip
+
+
+def error_mm(name: str, eyes: Mapping[str, Eye]) -> float | None:
+    """What the eye's error in one line of the record does to a drawing, in mm."""
+    eye = eyes.get(name)
+    line = next(each for one in EXERCISES.values() for each in one.lines if each.name == name)
+    return None if eye is None or eye.error is None else eye.error * line.worth_mm
+
+
+def _worth(
+    exercise: Exercise, eyes: Mapping[str, Eye], last: Mapping[str, float], today: float
+) -> float:
+    worth = 0.0
+    for line in exercise.lines:
+        mm = error_mm(line.name, eyes)
+        worth = max(worth, NEW * line.usual * line.worth_mm if mm is None else mm)
+    since = max(today - last.get(exercise.lines[0].name, -np.inf), 0.0)
+    return worth * float(1.0 - 0.7 * np.exp(-since / RESTED_DAYS))
