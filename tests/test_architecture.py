@@ -59,7 +59,9 @@ CORE_MAY_IMPORT = {
     "subject": {"study", "sightings", "fields", "arrays", "values"},
     "network": {"study", "space", "sightings", "patience", "arrays", "values"},
     "sheet": {"network", "patience", "study", "sightings", "arrays", "values"},
-    "simulation": {"network", "subject", "sheet", "study", "sightings", "arrays", "values"},
+    "simulation": {
+        *("network", "subject", "sheet", "practice", "study", "sightings", "arrays", "values"),
+    },
     "words": {
         "practice",
         "perspective",

@@ -11,7 +11,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** Whose records are kept here. */
+        get: operations["artists"];
         put?: never;
         /** Give an artist a name, or add another one. */
         post: operations["nameArtist"];
@@ -1134,6 +1135,14 @@ export interface components {
             name: string;
         };
         /**
+         * Artists
+         * @description All artists at hand.
+         */
+        Artists: {
+            /** Artists */
+            artists: components["schemas"]["ArtistShown"][];
+        };
+        /**
          * Asked
          * @description Which exercise is to be posed, and for whom.
          */
@@ -1530,6 +1539,20 @@ export interface components {
             why: string;
         };
         /**
+         * ByEye
+         * @description That a reading was seen, not measured, and how far such readings err: in the reading's own
+         *     unit, or `relative` as a share of what was read.
+         */
+        ByEye: {
+            /**
+             * Relative
+             * @default false
+             */
+            relative?: boolean;
+            /** Sigma */
+            sigma: number;
+        };
+        /**
          * Card
          * @description By what a trial can be posed again exactly.
          */
@@ -1565,7 +1588,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -2286,6 +2309,18 @@ export interface components {
             points?: {
                 [key: string]: string;
             };
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileJudgingEye
+         * @description How exactly an eye parts lengths, and keeps plumb and level: shares of the length.
+         */
+        FileJudgingEye: {
+            /** Part */
+            part: number;
+            /** Straight */
+            straight: number;
         } & {
             [key: string]: unknown;
         };
@@ -3166,6 +3201,8 @@ export interface components {
             laid_over: components["schemas"]["PieceShown"][];
             /** Said */
             said: string[];
+            /** Truth */
+            truth: number[];
         };
         /**
          * KeepCheck
@@ -4395,6 +4432,11 @@ export interface components {
             checks: components["schemas"]["SchoolHint"][];
             /** Dictation */
             dictation: components["schemas"]["Dictated"][];
+            /** Eye */
+            eye: [
+                number,
+                number
+            ] | null;
             /** Inside Out */
             inside_out: boolean;
             /** Loose */
@@ -4936,6 +4978,21 @@ export interface components {
              * @enum {string}
              */
             type: "set_checking";
+        };
+        /**
+         * SetEye
+         * @description Reckon the recipe with the artist's own eye, as the record has it; null for what is usual.
+         */
+        SetEye: {
+            /** Part */
+            part: number | null;
+            /** Straight */
+            straight: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_eye";
         };
         /**
          * SetEyeFirst
@@ -5595,6 +5652,8 @@ export interface components {
              * @default 1
              */
             drawn_sigma_mm?: number | string;
+            /** @default null */
+            eye?: components["schemas"]["FileJudgingEye"] | null;
             /**
              * Eye First
              * @default false
@@ -5791,6 +5850,8 @@ export interface components {
              * @default null
              */
             artist?: string | null;
+            /** @default null */
+            by_eye?: components["schemas"]["ByEye"] | null;
             /**
              * Guess
              * @default null
@@ -6107,6 +6168,62 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    artists: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Artists"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     nameArtist: {
         parameters: {
             query?: never;

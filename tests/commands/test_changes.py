@@ -100,6 +100,7 @@ CHANGES = (
     ({"type": "set_unit_size", "unit_mm": None}, "Largest round unit that fits"),
     ({"type": "set_placement", "placement": {"across": 0.3, "down": 0.6}}, "Place on the sheet"),
     ({"type": "set_trust", "trust": {"tilt": 2.0}}, "Set trust in readings"),
+    ({"type": "set_eye", "part": 0.03, "straight": None}, "Draw by my own eye"),
     ({"type": "believe_scatter", "factor": 1.5}, "Believe my own scatter"),
     ({"type": "set_frame", "frame": FRAME}, "Frame the subject"),
     ({"type": "set_frame", "frame": None}, "Frame all landmarks"),

@@ -2,13 +2,18 @@
 import createClient from "openapi-fetch";
 import type { paths } from "../../generated/schema";
 import type {
+  Answered,
+  Artist,
   Bench,
   Change,
   CornersFound,
+  Judged,
   Kit,
   PictureTaken,
+  Posed,
   Problem,
   ReadOff,
+  Series,
   StickPose,
   StudyFile,
 } from "./types";
@@ -154,6 +159,21 @@ export const api = {
     told(client.POST("/api/v1/kits/pull", { body })) as Promise<{
       places: Record<string, [number, number]>;
     }>,
+  pose: (exercise: string, artist: string | null) =>
+    told(client.POST("/api/v1/practice/pose", { body: { exercise, artist } })) as Promise<Posed>,
+  answer: (body: Answered) =>
+    told(client.POST("/api/v1/practice/answer", { body })) as Promise<Judged>,
+  nameArtist: (name: string, artist: string | null) =>
+    told(client.POST("/api/v1/artists", { body: { name, artist } })) as Promise<Artist>,
+  takeInPractice: (file: Blob, artist: string) =>
+    told(
+      client.POST("/api/v1/practice/file", {
+        params: { query: { artist } },
+        ...bytes(file),
+      } as never),
+    ) as Promise<{ trials: number; new: number }>,
+  addSeries: (file: Blob) =>
+    told(client.POST("/api/v1/series", bytes(file) as never)) as Promise<Series>,
   takePicture: sendPicture,
   leave: (number: number) =>
     told(
@@ -161,6 +181,8 @@ export const api = {
     ) as Promise<unknown>,
   takeAddress: (id: number, what: string) => `/api/v1/studies/${id}/take/${what}`,
   printAddress: (id: number) => `/api/v1/studies/${id}/print.pdf`,
+  practiceAddress: (artist: string) => `/api/v1/practice/file?artist=${encodeURIComponent(artist)}`,
+  seriesAddress: (name: string) => `/api/v1/series/${encodeURIComponent(name)}/file`,
   kitAddress: (id: number) => `/api/v1/studies/${id}/kit`,
   fileAddress: (id: number) => `/api/v1/studies/${id}/file`,
 };

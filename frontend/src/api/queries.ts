@@ -3,17 +3,21 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api } from "./client";
 import type {
+  Artist,
   Bench,
   CheckRoom,
   DrawnTones,
   HeadsRoom,
   Kits,
+  OwnEye,
   PadKinds,
   PerspectiveRoom,
+  PracticeRoom,
   Prompts,
   RecipeRoom,
   Relations,
   RoomFrame,
+  SeriesRoom,
   SheetRoom,
   Station,
   StationRoom,
@@ -46,6 +50,36 @@ export const queries = {
       queryKey: ["kits"],
       queryFn: ({ signal }) => told(client.GET("/api/v1/kits", { signal })) as Promise<Kits>,
       staleTime: MINUTE,
+    }),
+  practice: (artist: string | null) =>
+    queryOptions({
+      queryKey: ["practice", artist],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/practice", { params: { query: { artist } }, signal }),
+        ) as Promise<PracticeRoom>,
+    }),
+  ownEye: (artist: string | null) =>
+    queryOptions({
+      queryKey: ["own eye", artist],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/practice/eye", { params: { query: { artist } }, signal }),
+        ) as Promise<OwnEye>,
+      staleTime: MINUTE,
+      retry: false,
+    }),
+  artists: () =>
+    queryOptions({
+      queryKey: ["artists"],
+      queryFn: ({ signal }) =>
+        told(client.GET("/api/v1/artists", { signal })) as Promise<{ artists: Artist[] }>,
+    }),
+  series: () =>
+    queryOptions({
+      queryKey: ["series"],
+      queryFn: ({ signal }) =>
+        told(client.GET("/api/v1/series", { signal })) as Promise<SeriesRoom>,
     }),
   pad: () =>
     queryOptions({

@@ -18,6 +18,9 @@ export const PAGES: readonly Page[] = [
   { path: "/", page: lazy(() => import("./pages/WallPage")) },
   { path: "/new", page: lazy(() => import("./pages/NewStudyPage")) },
   { path: "/scenes", page: lazy(() => import("./pages/ScenesPage")) },
+  { path: "/practice", page: lazy(() => import("./pages/PracticePage")) },
+  { path: "/practice/drill", page: lazy(() => import("./pages/DrillPage")) },
+  { path: "/practice/series", page: lazy(() => import("./pages/SeriesPage")) },
   ...STAGES.map((each) => ({
     path: `/studies/:id${each.path}`,
     page: lazy(ROOMS[each.key]),

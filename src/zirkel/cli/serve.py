@@ -7,12 +7,14 @@ import gc
 import resource
 import socket
 import sys
+from datetime import UTC, datetime
 from ipaddress import ip_address
 
 from waitress import serve as serve_forever
 
-from zirkel.commands.lay_out_demo import lay_out_demo
+from zirkel.commands.lay_out_demo import lay_out_demo, lay_out_record
 from zirkel.demo.generate import FOLDER as DEMO_FOLDER
+from zirkel.demo.made_up_eye import NAME, made_up_record
 from zirkel.errors import BadInput
 from zirkel.store.store import Store
 from zirkel.web.app import WebConfig, create_app
@@ -44,6 +46,7 @@ def serve(options: argparse.Namespace) -> None:
         store: Store = app.extensions["zirkel_store"]
         for name in lay_out_demo(store, DEMO_FOLDER):
             print(f"Laid out the study {name.replace('_', ' ')}.", flush=True)
+        lay_out_record(store, NAME, made_up_record(datetime.now(UTC)))
     print(f"Zirkel is at http://{options.host}:{options.port}/ (stop with Ctrl+C)", flush=True)
     _settle_memory()
     _allow_files(MOST_CONNECTIONS + 100)

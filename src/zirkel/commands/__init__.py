@@ -36,6 +36,7 @@ from zirkel.commands.settings import (
     DropFrame,
     KeepFrame,
     SetBlockIn,
+    SetEye,
     SetFrame,
     SetLengths,
     SetMethod,
@@ -93,6 +94,7 @@ AnyChange = Annotated[
     | SetMethod
     | SetNote
     | SetBlockIn
+    | SetEye
     | SetSheet
     | SetUnit
     | SetUnitSize

@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+from datetime import datetime
 from pathlib import Path
 
 from PIL import Image
 
+from zirkel.core.practice.trials import Trial
+from zirkel.store.practice import KeptTrial
 from zirkel.store.store import Store
 from zirkel.studyfile.read import read_study
 
@@ -26,3 +30,13 @@ def lay_out_demo(store: Store, folder: Path) -> list[str]:
             store.create(read_study(path.read_bytes()), demo=name)
             added.append(name)
     return added
+
+
+def lay_out_record(store: Store, name: str, trials: Sequence[tuple[Trial, datetime]]) -> bool:
+    """Keep the record of a made-up artist, unless an artist of that name is here; whether it was
+    kept."""
+    if any(each.name == name for each in store.practice.artists()):
+        return False
+    artist = store.practice.name(name, None)
+    store.practice.add(artist.id, [KeptTrial.made(trial, at) for trial, at in trials])
+    return True

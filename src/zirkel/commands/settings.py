@@ -9,8 +9,9 @@ from pydantic import Field
 
 from zirkel.commands.base import Change, expect
 from zirkel.core.schools import school_of
+from zirkel.core.sheet.recipe.manners import USUAL
 from zirkel.core.sightings import KINDS
-from zirkel.core.study import Study
+from zirkel.core.study import JudgingEye, Study
 from zirkel.core.subject.sight import sight_size_of
 from zirkel.store.store import Stored
 from zirkel.studyfile.entries import Finite, Millimetres, Name, Note, Text
@@ -253,3 +254,22 @@ class BelieveScatter(Change):
     def label(self, before: Study, after: Study) -> str:
         """That it was made one's own."""
         return "Believe my own scatter"
+
+
+class SetEye(Change):
+    """Reckon the recipe with the artist's own eye, as the record has it; null for what is usual."""
+
+    type: Literal["set_eye"] = "set_eye"
+    part: Annotated[Finite, Field(gt=0, le=0.5)] | None
+    straight: Annotated[Finite, Field(gt=0, le=0.5)] | None
+
+    def made(self, study: Study) -> Study:
+        """The study with that eye; what is left out is as usual."""
+        if self.part is None and self.straight is None:
+            return replace(study, eye=None)
+        eye = JudgingEye(self.part or USUAL.part, self.straight or USUAL.straight)
+        return replace(study, eye=eye)
+
+    def label(self, before: Study, after: Study) -> str:
+        """Whose eye it is."""
+        return "Draw by my own eye" if after.eye else "Draw by the usual eye"

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from dataclasses import replace
 from datetime import UTC, datetime
-from typing import Literal
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, Field
 
 from zirkel.commands.base import Change, expect, free_id
 from zirkel.core.drawn import MOST_GUESSES, Guess
@@ -12,9 +14,20 @@ from zirkel.core.sightings import Sighting
 from zirkel.core.study import Study
 from zirkel.core.words.sightings import say_reading
 from zirkel.errors import BadInput
-from zirkel.studyfile.entries import Id
+from zirkel.studyfile.entries import Finite, Id
 from zirkel.studyfile.references import sighting_problems
 from zirkel.studyfile.sightings import AnySighting, sighting_to_core
+
+
+class ByEye(BaseModel):
+    """That a reading was seen, not measured, and how far such readings err: in the reading's own
+    unit, or `relative` as a share of what was read."""
+
+    sigma: Annotated[Finite, Field(gt=0, le=1000)]
+    relative: bool = False
+
+
+SEEN = "by eye"
 
 
 class TakeSighting(Change):
@@ -26,12 +39,15 @@ class TakeSighting(Change):
     """The same reading as the eye gave it, before it was measured."""
     artist: Id | None = None
     """Whose eye gave it; left out for who has not been named."""
+    by_eye: ByEye | None = None
 
     def made(self, study: Study) -> Study:
         """The study with one more reading, and the eye's guess at it."""
         now = datetime.now(UTC).isoformat(timespec="seconds")
         reading = sighting_to_core(self.sighting)
         reading = replace(reading, id=_next_id(study), taken_at=reading.taken_at or now)
+        if self.by_eye is not None:
+            reading = _seen(reading, self.by_eye)
         _check(study, reading)
         after = replace(study, sightings=(*study.sightings, reading))
         return (
@@ -43,6 +59,16 @@ class TakeSighting(Change):
     def label(self, before: Study, after: Study) -> str:
         """The reading in words."""
         return say_reading(after, after.sightings[-1])
+
+
+def _seen(reading: Sighting, eye: ByEye) -> Sighting:
+    """A reading by eye, as sure as that eye is."""
+    if reading.value_field is None:
+        raise BadInput("by_eye", "says how far a value errs, but this reading has none")
+    sigma = eye.sigma * abs(reading.value) if eye.relative else eye.sigma
+    if sigma <= 0.0:
+        raise BadInput("by_eye", "is a share of nothing: the reading is 0")
+    return replace(reading, sigma=sigma, note=reading.note or SEEN)
 
 
 NOBODY = "me"

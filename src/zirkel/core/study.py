@@ -246,6 +246,15 @@ Subject = SimulatedSubject | PictureSubject
 
 
 @dataclass(frozen=True, slots=True)
+class JudgingEye:
+    """How exactly an eye parts lengths, and keeps plumb and level: shares of the length."""
+
+    part: float = entry("finite", bounds={"gt": 0.0, "le": 0.5})
+    straight: float = entry("finite", bounds={"gt": 0.0, "le": 0.5})
+    extra: Extra = unknown()
+
+
+@dataclass(frozen=True, slots=True)
 class Study:
     """One drawing project: a subject, a sheet and everything read from the subject.
 
@@ -327,6 +336,8 @@ class Study:
     guesses: tuple[Guess, ...] = entry(
         "record", (), many="list", records=(Guess,), key="id", most=MOST_GUESSES
     )
+    eye: JudgingEye | None = entry("record", None, records=(JudgingEye,))
+    """How exact the artist's own eye is, where it was taken over; None for what is usual."""
     trust: Mapping[str, float] = entry(
         "finite", many="map", factory=dict, bounds={"ge": 0.05, "le": 20.0}
     )

@@ -36,6 +36,7 @@ from zirkel.core.sheet.recipe import Outline, Recipe, Wishes, make_recipe
 from zirkel.core.sheet.recipe.choose import Squares
 from zirkel.core.sheet.recipe.dictation import Item, dictation
 from zirkel.core.sheet.recipe.glances import glances
+from zirkel.core.sheet.recipe.manners import USUAL, Judging
 from zirkel.core.study import Study, UnitLength, UnitPair
 from zirkel.core.tones.estimate import Estimate, estimate
 from zirkel.core.tones.media import MediumData
@@ -340,9 +341,17 @@ class Worked:
             (unit.start, unit.end) if isinstance(unit, UnitPair) else None,
             tuple(Outline(each.id, each.outline, each.closed, each.tier) for each in study.shapes),
             study.inside_out,
+            self.judging,
         )
         tiers = {each.id: each.tier for each in study.landmarks}
         return make_recipe(marks, tiers, self.stepped_in, wishes)
+
+    @property
+    def judging(self) -> Judging:
+        """How exact the eye is in what is placed by eye alone: the artist's own, where it was taken
+        over from the record."""
+        own = self.study.eye
+        return USUAL if own is None else Judging(own.part, own.straight)
 
     @property
     def stepped_in(self) -> float | None:

@@ -39,6 +39,12 @@ class ArtistShown(BaseModel):
     name: str
 
 
+class Artists(BaseModel):
+    """All artists at hand."""
+
+    artists: list[ArtistShown]
+
+
 class DrillShown(BaseModel):
     """An exercise as it is practised in one go."""
 
@@ -145,7 +151,7 @@ def open_practice(store: Store, artist: str | None) -> PracticeRoom:
             taken.setdefault(each.exercise, []).append(each.seconds)
     today = day_of(datetime.now(UTC))
     return PracticeRoom(
-        artists=[ArtistShown.model_validate(each) for each in store.practice.artists()],
+        artists=all_artists(store).artists,
         artist=who.id,
         trials=len(own),
         today=[_drill(each) for each in todays(eyes, own, today)],
@@ -252,6 +258,11 @@ def _line(line: Line, trials: Sequence[Trial], eye: Eye | None) -> LineShown:
 def _date(day: float) -> str:
     """A day as a date."""
     return (BEGIN + timedelta(days=day)).date().isoformat()
+
+
+def all_artists(store: Store) -> Artists:
+    """All artists, who has no name first."""
+    return Artists(artists=[ArtistShown.model_validate(each) for each in store.practice.artists()])
 
 
 def name_artist(store: Store, named: Named) -> ArtistShown:

@@ -103,6 +103,9 @@ class RecipeRoom(BaseModel):
     within: str
     agreement: str | None
     own: list[OwnTable]
+    eye: tuple[float, float] | None
+    """The artist's own eye that it is reckoned with: shares of a length by which it parts, and by
+    which it keeps plumb and level."""
 
 
 class StrokesAsked(BaseModel):
@@ -192,6 +195,7 @@ def open_recipe(store: Store, study_id: int) -> RecipeRoom:
         within=words.within(sum(each.error_mm for each in placings) / count),
         agreement=worked.agreement,
         own=[OwnTable.model_validate(each) for each in worked.tables],
+        eye=None if study.eye is None else (study.eye.part, study.eye.straight),
     )
 
 

@@ -99,6 +99,7 @@ class Judged(BaseModel):
 
     said: list[str]
     laid_over: list[PieceShown]
+    truth: list[float]
     errors: list[float]
 
 
@@ -173,6 +174,7 @@ def answer(store: Store, given: Answered) -> Judged:
     return Judged(
         said=words,
         laid_over=[_piece(each) for each in posed.laid_over],
+        truth=list(posed.truth),
         errors=[
             Trial(each.line.name, each.line.measure, 0.0, each.truth, each.answer).error
             for each in outcomes

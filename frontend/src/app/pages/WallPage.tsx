@@ -1,5 +1,6 @@
 // The wall of studies.
 import { StudyWall } from "../../features/wall";
+import { ArtistChoice } from "../../shared/ArtistChoice";
 import { useTitle } from "../../shared/useTitle";
 import { Wordmark } from "../../shared/Wordmark";
 import styles from "./pages.module.css";
@@ -10,6 +11,7 @@ export default function WallPage() {
     <>
       <header className={styles.header}>
         <Wordmark />
+        <ArtistChoice />
       </header>
       <StudyWall />
     </>

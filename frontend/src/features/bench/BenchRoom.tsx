@@ -63,7 +63,15 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
       ) : (
         <AtTheBench room={room} onHelp={() => setHelp(true)} />
       )}
-      <Pad bench={bench} pad={pad} message={message} busy={study.busy} onKeep={keep} />
+      <Pad
+        bench={bench}
+        pad={pad}
+        message={message}
+        busy={study.busy}
+        onKeep={keep}
+        eye={room.own}
+        onKeepSeen={room.keepSeen}
+      />
       <NewDoubts bench={bench} />
       <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={benchShortcuts(kinds)} />
       <StaleDialog study={study} />

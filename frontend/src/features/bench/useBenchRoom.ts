@@ -14,11 +14,13 @@ import type {
   Sighting,
 } from "../../api/types";
 import type { Point } from "../../geometry/scale";
+import { useArtist } from "../../shared/useArtist";
 import type { StudyHandle } from "../../shared/useStudy";
 import type { Picking } from "./depth/usePoints";
 import { usePad } from "./pad";
 import { useView } from "./picture";
 import { type Held, useStick } from "./stick";
+import { useOwnEye } from "./useOwnEye";
 
 export const SIDES = ["Next", "Readings", "Marks", "Depth", "Set-up"] as const;
 export type Side = (typeof SIDES)[number];
@@ -62,6 +64,8 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
   );
   const told = (trouble: string | null) =>
     trouble !== null && setMessage({ text: trouble, bad: true });
+  const artist = useArtist();
+  const own = useOwnEye(bench, pad.kind.kind);
   const next = usePrompts(bench);
   const current = easel && !study.busy && next.data?.version === bench.version;
   const half = state.value !== "" || state.letters !== "";
@@ -69,14 +73,18 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
 
   // The pad is free for the next reading at once; what could not be kept comes back to it, or waits
   // beside it if the next one has been begun.
-  const keep = async () => {
-    if (pad.looksFirst) {
+  const keep = async (seen = false) => {
+    if (pad.looksFirst && !seen) {
       pad.guessed();
       return;
     }
     const type = state.editing ? "edit_sighting" : "take_sighting";
-    const sighting = pad.sighting();
-    const eye = state.guess === null || state.editing ? {} : { guess: pad.sighting(state.guess) };
+    const sighting = pad.sighting(seen ? (state.guess ?? state.value) : state.value);
+    const measured = state.guess !== null && !state.editing && !seen;
+    const eye = {
+      ...(measured ? { guess: pad.sighting(state.guess ?? ""), artist } : {}),
+      ...(seen && own?.sigma ? { by_eye: { sigma: own.sigma, relative: own.relative } } : {}),
+    };
     const aside = pad.setAside();
     try {
       const after = await study.change({ type, sighting, ...eye } as Change);
@@ -141,7 +149,9 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
     toEasel: () => setSearch(easel ? {} : { easel: "yes" }, { replace: true }),
     make,
     tell: (change: Change) => make(change).then(told),
-    keep,
+    keep: () => keep(),
+    own,
+    keepSeen: () => keep(true),
     back: () => walk(true),
     again: () => walk(false),
   };

@@ -11,6 +11,7 @@ import { useShortcuts } from "../../shared/useShortcuts";
 import { Dictation } from "./Dictation";
 import { HintSign } from "./HintSign";
 import { Loud } from "./Loud";
+import { OwnEye } from "./OwnEye";
 import styles from "./Recipe.module.css";
 import { RecipeSheet } from "./RecipeSheet";
 import { StrokesBoard } from "./StrokesBoard";
@@ -173,6 +174,7 @@ function SchoolSide({ room, onChange }: { room: Room; onChange: (change: Change)
           onChange={(value) => begin({ box_ticked: value === "tick" })}
         />
       )}
+      {room.school === "by_eye" && <OwnEye room={room} onChange={onChange} />}
       {lists.map(([title, hints]) => (
         <section key={title}>
           <h2>{title}</h2>

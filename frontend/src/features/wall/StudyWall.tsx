@@ -48,6 +48,9 @@ export function StudyWall() {
         >
           Load a study file
         </FilePicker>
+        <Link to="/practice" className={styles.second}>
+          Practice
+        </Link>
         <Link to="/scenes" className={styles.second}>
           Sight a scene
         </Link>

@@ -6,10 +6,12 @@ from flask import Response
 
 from zirkel.views.own_eye import OwnEye, own_eye
 from zirkel.views.practice import (
+    Artists,
     ArtistShown,
     Named,
     PracticeRoom,
     TakenIn,
+    all_artists,
     name_artist,
     open_practice,
     record_file,
@@ -60,6 +62,12 @@ def post_file(query: ArtistQuery) -> Response:
 def get_eye(query: ArtistQuery) -> Response:
     """What the record says of the kinds of reading."""
     return as_json(own_eye(store(), query.artist))
+
+
+@routes.get("/artists", responses={"200": Artists}, operation_id="artists")
+def get_artists() -> Response:
+    """Whose records are kept here."""
+    return as_json(all_artists(store()))
 
 
 @routes.post("/artists", responses={"201": ArtistShown}, operation_id="nameArtist")

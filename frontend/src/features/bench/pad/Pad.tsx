@@ -17,9 +17,13 @@ type Props = {
   message: { text: string; bad: boolean; again?: () => void } | null;
   busy: boolean;
   onKeep: () => void;
+  /** What the record says of this kind of reading, where the eye speaks first. */
+  eye?: { said: string; sigma: number | null; sigma_said: string | null } | undefined;
+  /** Keeps what was seen, as sure as the record has it. */
+  onKeepSeen: () => void;
 };
 
-export function Pad({ bench, pad, message, busy, onKeep }: Props) {
+export function Pad({ bench, pad, message, busy, onKeep, eye, onKeepSeen }: Props) {
   const { state, kind } = pad;
   const [all, setAll] = useState(false);
   const { kinds, first } = pad.kinds;
@@ -63,6 +67,11 @@ export function Pad({ bench, pad, message, busy, onKeep }: Props) {
               ? kind.how
               : "Your eye has spoken. Now measure it."}
         </p>
+        {eye && (
+          <p className={styles.eye} data-own-eye>
+            {eye.said}
+          </p>
+        )}
         <p role="status" className={message?.bad ? styles.bad : styles.good}>
           {message && <Said text={message.text} />}
           {message?.again && (
@@ -75,6 +84,13 @@ export function Pad({ bench, pad, message, busy, onKeep }: Props) {
           <Button type="primary" size="large" disabled={!pad.ready} loading={busy} onClick={onKeep}>
             {state.editing ? "Correct" : pad.looksFirst ? "So I see it" : "Keep"} <kbd>Enter</kbd>
           </Button>
+          {eye?.sigma &&
+            !state.editing &&
+            (state.guess !== null || (!bench.eye_first && pad.ready)) && (
+              <Button size="large" disabled={busy} onClick={onKeepSeen}>
+                Keep as seen, {eye.sigma_said}
+              </Button>
+            )}
           {kind.in_takes && (
             <Button
               size="large"

@@ -18,7 +18,7 @@ class Widths(Exercise):
     name, title = "widths", "How many widths in this height"
     trains = "Counting in a unit without stepping it off: the first guess of every measurement."
     lines = (
-        Line("widths", title, "relative", "counted too many", "counted too few", usual=0.08,
+        Line("widths", title, "relative", "too many", "too few", usual=0.08,
              kinds=("span",)),
     )  # fmt: skip
     seconds = 8.0

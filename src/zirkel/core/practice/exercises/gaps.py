@@ -59,7 +59,7 @@ class GapBy(Exercise):
     name, title = "gap_by", "How much larger is the gap"
     trains = "Comparing two lengths that don't touch, which the stick does by carrying one across."
     lines = (
-        Line("gap_by", title, "relative", "made too much of", "made too little of", usual=0.07,
+        Line("gap_by", title, "relative", "too much", "too little", usual=0.07,
              kinds=("match",)),
     )  # fmt: skip
     seconds = 7.0

@@ -9,7 +9,7 @@ import numpy as np
 from zirkel.core.practice.board import Posed, Way, line
 from zirkel.core.practice.exercises.base import Exercise, Line, Scenes
 from zirkel.core.practice.looks import look_at
-from zirkel.core.values.tilts import say_tilt, tilt_of
+from zirkel.core.values.tilts import tilt_of
 
 TALL = 0.62
 LEAST = 0.08
@@ -48,7 +48,7 @@ class Tilt(Exercise):
             asks="Set the hand to the same tilt.",
             tall=TALL, pieces=(line(a, b, look="heavy"),),
             way=Way("turn", (clock, (clock[0], clock[1] - HAND))), truth=(truth,),
-            laid_over=(line(tail, tip, look="truth", name=say_tilt(truth)),), picture=picture,
+            laid_over=(line(tail, tip, look="truth"),), picture=picture,
         )  # fmt: skip
 
     def _line(self, rng: np.random.Generator, turn: float) -> tuple[tuple[float, float], ...]:

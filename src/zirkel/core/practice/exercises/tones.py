@@ -62,8 +62,8 @@ class ToneSteps(Exercise):
     name, title = "tone_steps", "By how many steps darker"
     trains = "The ladder of tones in the head: with it a plan of tones needs no grey card."
     lines = (
-        Line("tone_steps", title, "steps", "the right one taken for too dark",
-             "the right one taken for too light", usual=0.8, worth_mm=PER_STEP),
+        Line("tone_steps", title, "steps", "too dark on the right",
+             "too light on the right", usual=0.8, worth_mm=PER_STEP),
     )  # fmt: skip
 
     def pose(self, rng: np.random.Generator, level: float, scenes: Scenes) -> Posed:

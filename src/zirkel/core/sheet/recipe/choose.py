@@ -29,6 +29,8 @@ from zirkel.core.sheet.recipe.manners import (
     SQUARE_PARTS,
     STEP_MM,
     TENTHS,
+    USUAL,
+    Judging,
     Lines,
     Spots,
     Way,
@@ -81,7 +83,7 @@ class Squares:
 @dataclass(frozen=True, slots=True)
 class Ground:
     """What stands: places (m, 2), covariance (2m, 2m), depth (m,) of the chain behind each; how
-    lengths are said, what the school allows, its grid."""
+    lengths are said, what the school allows, its grid, and how exact the eye is."""
 
     placed: Array
     covariance: Array
@@ -89,6 +91,7 @@ class Ground:
     way: Way
     manners: frozenset[str]
     squares: Squares | None = None
+    eye: Judging = USUAL
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,7 +129,7 @@ def best(target: Array, ground: Ground, ticks: Sequence[Tick] = ()) -> Choice:
     if len(ground.placed):
         found += _of(_crossing(target, lines_to(target, ground, ticks), ground))
         if "part" in ground.manners and len(ground.placed) > 1:
-            found += _of(_spot(part_spots(target, ground.placed), ground))
+            found += _of(_spot(part_spots(target, ground.placed, ground.eye), ground))
         if not found and "gaps" in ground.manners:
             last = [*tick_lines(target, tuple(ticks)), *_last_gaps(target, ground)]
             found += _of(_crossing(target, last, ground))
@@ -164,21 +167,24 @@ def _in_square(target: Array, squares: Squares, size: int) -> Choice:
 
 def lines_to(target: Array, ground: Ground, ticks: Sequence[Tick] = ()) -> list[Lines]:
     """All lines that the school allows towards a target."""
-    placed, way, manners = ground.placed, ground.way, ground.manners
+    placed, way, manners, eye = ground.placed, ground.way, ground.manners, ground.eye
     made = list(tick_lines(target, tuple(ticks)))
     for axis, manner in ((0, "plumb"), (1, "level")):
         if manner in manners:
-            made.append(straight_lines(target, placed, axis))
+            made.append(straight_lines(target, placed, axis, eye))
             if "touch" in manners:
-                made.append(touch_lines(target, placed, axis))
+                made.append(touch_lines(target, placed, axis, eye))
         if manner in manners and ("units" in manners or "rule" in manners):
-            made.append(offset_lines(target, placed, axis, way))
+            made.append(offset_lines(target, placed, axis, way, eye))
         if "gaps" in manners and len(placed) > 1:
-            made.append(gap_lines(target, placed, axis))
+            made.append(gap_lines(target, placed, axis, eye=eye))
     if "pull" in manners:
         made.append(pulled_lines(target))
     if "from plumb" in manners:
-        made += [offset_lines(target, placed[:1], 0, way), straight_lines(target, placed[:1], 0)]
+        made += [
+            offset_lines(target, placed[:1], 0, way, eye),
+            straight_lines(target, placed[:1], 0, eye),
+        ]
     if "tilt" in manners:
         made.append(tilt_lines(target, placed))
     if "length" in manners:
@@ -189,15 +195,15 @@ def lines_to(target: Array, ground: Ground, ticks: Sequence[Tick] = ()) -> list[
 def _last_gaps(target: Array, ground: Ground) -> list[Lines]:
     """For who has nothing but the eye: finer shares, as far again, and tenths."""
     parts = (*PARTS, *FINER, *BEYOND, *TENTHS)
-    made = [gap_lines(target, ground.placed, axis, parts) for axis in (0, 1)]
-    made += [straight_lines(target, ground.placed, axis) for axis in (0, 1)]
+    made = [gap_lines(target, ground.placed, axis, parts, ground.eye) for axis in (0, 1)]
+    made += [straight_lines(target, ground.placed, axis, ground.eye) for axis in (0, 1)]
     return [each for each in made if len(each.via)]
 
 
 def _always(target: Array, ground: Ground) -> list[Lines]:
     """Whatever the school allows, a plumb and a level with their offsets always place it."""
-    made = [offset_lines(target, ground.placed, axis, ground.way) for axis in (0, 1)]
-    made += [straight_lines(target, ground.placed, axis) for axis in (0, 1)]
+    made = [offset_lines(target, ground.placed, axis, ground.way, ground.eye) for axis in (0, 1)]
+    made += [straight_lines(target, ground.placed, axis, ground.eye) for axis in (0, 1)]
     return [each for each in made if len(each.via)]
 
 

@@ -25,7 +25,7 @@ from zirkel.core.sheet.recipe.choose import (
     from_edges,
     side_of,
 )
-from zirkel.core.sheet.recipe.manners import Way
+from zirkel.core.sheet.recipe.manners import USUAL, Judging, Way
 from zirkel.core.sheet.recipe.order import Outline, Stage, extremes, longest_base, stages
 
 LOOKED_AT = 6
@@ -102,7 +102,7 @@ class Recipe:
 @dataclass(frozen=True, slots=True)
 class Wishes:
     """What the recipe is for: the school's manners and grid, how lengths are set off, the unit's
-    two ends, shapes, and whether features come before the outline."""
+    two ends, shapes, whether features come before the outline, and how exact the eye is."""
 
     manners: frozenset[str] = ALL_MANNERS
     squares: Squares | None = None
@@ -110,6 +110,7 @@ class Wishes:
     unit: tuple[str, str] | None = None
     shapes: tuple[Outline, ...] = ()
     inside_out: bool = False
+    eye: Judging = USUAL
 
 
 PLAIN = Wishes()
@@ -223,7 +224,7 @@ class _Builder:
         ground = Ground(
             stand[some], self.room[np.ix_(columns, columns)],
             np.array(self.depth, dtype=int)[some], self.way,
-            manners, squares,
+            manners, squares, self.wishes.eye,
         )  # fmt: skip
         ticks = self._ticks_of(name) if self._ticked else ()
         found = best(target, ground, ticks)

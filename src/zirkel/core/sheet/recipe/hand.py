@@ -14,11 +14,11 @@ import numpy as np
 from zirkel.core.arrays import Array
 from zirkel.core.sheet.recipe.construct import EDGE, Construction, Recipe, Step
 from zirkel.core.sheet.recipe.manners import (
-    PART_SHARE,
     PULLED_MM,
     STEP_MM,
-    STRAIGHT_SHARE,
     TILT_RAD,
+    USUAL,
+    Judging,
     stepping,
 )
 
@@ -31,18 +31,23 @@ def follow(
     unit_mm: float | None,
     rng: np.random.Generator,
     slip: tuple[str, Array] | None = None,
+    eye: Judging = USUAL,
 ) -> dict[str, Array]:
     """Where each landmark comes to lie, (2,) in mm."""
     lies: dict[str, Array] = {}
     for each in recipe.constructions:
-        lies[each.landmark] = _placed(each, lies, unit_mm, rng)
+        lies[each.landmark] = _placed(each, lies, unit_mm, rng, eye)
         if slip is not None and slip[0] == each.landmark:
             lies[each.landmark] = lies[each.landmark] + slip[1]
     return lies
 
 
 def _placed(
-    each: Construction, lies: Mapping[str, Array], unit_mm: float | None, rng: np.random.Generator
+    each: Construction,
+    lies: Mapping[str, Array],
+    unit_mm: float | None,
+    rng: np.random.Generator,
+    eye: Judging,
 ) -> Array:
     meant = np.array(each.place)
     if each.steps[0].manner == "square":
@@ -50,8 +55,8 @@ def _placed(
         own = np.sqrt(max(each.sd_mm**2 - each.off_mm**2, 0.0) / 2.0)
         return meant + rng.normal(0.0, own, 2)
     if each.steps[0].manner == "part":
-        return _spot(each.steps[0], lies, rng)
-    drawn = [_drawn(step, lies, meant, unit_mm, rng) for step in each.steps]
+        return _spot(each.steps[0], lies, rng, eye)
+    drawn = [_drawn(step, lies, meant, unit_mm, rng, eye) for step in each.steps]
     at = meant.copy()
     for _ in range(20):
         value = np.array([f(at) for f, _ in drawn])
@@ -69,15 +74,15 @@ def _length(step: Step, unit_mm: float | None, rng: np.random.Generator) -> floa
     return step.value + float(rng.normal(0.0, noise))
 
 
-def _spot(step: Step, lies: Mapping[str, Array], rng: np.random.Generator) -> Array:
+def _spot(step: Step, lies: Mapping[str, Array], rng: np.random.Generator, eye: Judging) -> Array:
     start = lies[step.via[0]]
     b = lies[step.via[1]] - start
     length = float(np.hypot(*b))
     across = np.array([-b[1], b[0]]) / max(length, 1e-9)
     made: Array = (
         start
-        + b * (step.value + rng.normal(0.0, PART_SHARE))
-        + across * rng.normal(0.0, STRAIGHT_SHARE * length)
+        + b * (step.value + rng.normal(0.0, eye.part))
+        + across * rng.normal(0.0, eye.straight * length)
     )
     return made
 
@@ -93,6 +98,7 @@ def _drawn(
     meant: Array,
     unit_mm: float | None,
     rng: np.random.Generator,
+    eye: Judging,
 ) -> Drawn:
     """What a move draws, as a function that is zero on it, and its derivative."""  # fmt: skip
     if step.manner == "pull":
@@ -104,14 +110,14 @@ def _drawn(
         axis = 0 if step.manner == "across" else 1
         b = lies[step.via[1]] - start
         size = float(np.hypot(*b))
-        share = PART_SHARE * max(abs(step.value), 1.0)
-        noise = np.hypot(share, STRAIGHT_SHARE) * size
+        share = eye.part * max(abs(step.value), 1.0)
+        noise = np.hypot(share, eye.straight) * size
         return _upright(axis, float(start[axis] + step.value * b[axis] + rng.normal(0.0, noise)))
     if step.manner in ("plumb", "level"):
         axis = 0 if step.manner == "plumb" else 1
         away = abs(meant[1 - axis] - start[1 - axis])
         offset = _length(step, unit_mm, rng) if step.value else 0.0
-        return _upright(axis, float(start[axis] + offset + rng.normal(0.0, STRAIGHT_SHARE * away)))
+        return _upright(axis, float(start[axis] + offset + rng.normal(0.0, eye.straight * away)))
     if step.manner == "tilt":
         a = np.radians(step.value) + rng.normal(0.0, TILT_RAD)
         normal = np.array([np.cos(a), np.sin(a)])

@@ -74,6 +74,16 @@ FUSS = {"straight": 0.0, "touch": 0.7, "gap": 0.0, "units": 1.5, "rule": 1.6, "t
         "length": 1.0, "tick": 0.0}  # fmt: skip
 
 
+class Judging(NamedTuple):
+    """How exactly an eye parts a length and keeps plumb and level, as shares of the length."""
+
+    part: float = PART_SHARE
+    straight: float = STRAIGHT_SHARE
+
+
+USUAL = Judging()
+
+
 class Way(NamedTuple):
     """How a length is said: counted in a unit of so many mm, or ruled to the rule's finest mark."""
 
@@ -156,18 +166,18 @@ def _single(manner: str, keep: Indices, g: Array, noise: Array, bias: Array, val
     )  # fmt: skip
 
 
-def straight_lines(target: Array, placed: Array, axis: int) -> Lines:
+def straight_lines(target: Array, placed: Array, axis: int, eye: Judging = USUAL) -> Lines:
     """Straight under (axis 0) or level with (axis 1) a placed landmark."""
     off = target[axis] - placed[:, axis]
     away = np.abs(target[1 - axis] - placed[:, 1 - axis])
     keep = np.flatnonzero((np.abs(off) <= STRAIGHT_OFF_MM) & (away > SHORTEST_MM))
     return _single(
-        _MANNER[axis], keep, _normals(axis, len(keep)), STRAIGHT_SHARE * away[keep], -off[keep],
+        _MANNER[axis], keep, _normals(axis, len(keep)), eye.straight * away[keep], -off[keep],
         np.zeros(len(keep)), fuss=FUSS["straight"],
     )  # fmt: skip
 
 
-def touch_lines(target: Array, placed: Array, axis: int) -> Lines:
+def touch_lines(target: Array, placed: Array, axis: int, eye: Judging = USUAL) -> Lines:
     """A touch or a pencil's breadth beside the plumb, or off the level, of a placed landmark."""
     off = target[axis] - placed[:, axis]
     away = np.abs(target[1 - axis] - placed[:, 1 - axis])
@@ -176,12 +186,12 @@ def touch_lines(target: Array, placed: Array, axis: int) -> Lines:
     near = (np.abs(np.abs(off) - nearest) <= TOUCHED_MM) & (np.abs(off) > 1.0)
     keep = np.flatnonzero(near & (away > SHORTEST_MM))
     said = np.sign(off[keep]) * nearest[keep]
-    noise = np.hypot(STEP_MM, STRAIGHT_SHARE * away[keep])
+    noise = np.hypot(STEP_MM, eye.straight * away[keep])
     return _single(_MANNER[axis], keep, _normals(axis, len(keep)), noise, said - off[keep], said,
                    fuss=FUSS["touch"])  # fmt: skip
 
 
-def offset_lines(target: Array, placed: Array, axis: int, way: Way) -> Lines:
+def offset_lines(target: Array, placed: Array, axis: int, way: Way, eye: Judging = USUAL) -> Lines:
     """So many units, or so far by the rule, beside the plumb or level of a landmark."""
     off = target[axis] - placed[:, axis]
     away = np.abs(target[1 - axis] - placed[:, 1 - axis])
@@ -189,7 +199,7 @@ def offset_lines(target: Array, placed: Array, axis: int, way: Way) -> Lines:
     off, away = off[keep], away[keep]
     sign = np.sign(off)
     said, units, fuss = _said(off, way)
-    noise = np.hypot(stepping(said, way.unit_mm), STRAIGHT_SHARE * away)
+    noise = np.hypot(stepping(said, way.unit_mm), eye.straight * away)
     return _single(_MANNER[axis], keep, _normals(axis, len(keep)), noise, sign * said - off,
                    sign * said, units * sign, fuss)  # fmt: skip
 
@@ -223,7 +233,8 @@ def length_lines(target: Array, placed: Array, way: Way) -> Lines:
 
 
 def gap_lines(target: Array, placed: Array, axis: int,
-              parts: tuple[tuple[float, float], ...] = PARTS) -> Lines:  # fmt: skip
+              parts: tuple[tuple[float, float], ...] = PARTS,
+              eye: Judging = USUAL) -> Lines:  # fmt: skip
     """At a share of the way across (axis 0) or down (axis 1) from one landmark to another."""
     i, j = _near_pairs(target, placed)
     gap = placed[j, axis] - placed[i, axis]
@@ -241,7 +252,7 @@ def gap_lines(target: Array, placed: Array, axis: int,
         np.column_stack([i[pair], j[pair]]).reshape(k, 2),
         np.column_stack([1.0 - shares, shares]).reshape(k, 2),
         _normals(axis, k),
-        np.hypot(PART_SHARE * np.maximum(np.abs(shares), 1.0), STRAIGHT_SHARE) * length,
+        np.hypot(eye.part * np.maximum(np.abs(shares), 1.0), eye.straight) * length,
         np.array([each[3] for each in found]),
         shares,
         np.full(k, np.nan),
@@ -271,7 +282,7 @@ def pulled_lines(target: Array) -> Lines:
     )  # fmt: skip
 
 
-def part_spots(target: Array, placed: Array) -> Spots:
+def part_spots(target: Array, placed: Array, eye: Judging = USUAL) -> Spots:
     """A half, a third or a quarter of the way between two placed landmarks."""
     i, j = _near_pairs(target, placed)
     b = placed[j] - placed[i]
@@ -288,7 +299,7 @@ def part_spots(target: Array, placed: Array) -> Spots:
         np.column_stack([i[pair], j[pair]]).reshape(k, 2),
         np.column_stack([1.0 - share, share]).reshape(k, 2),
         b / np.maximum(length, 1e-9)[:, None],
-        np.column_stack([PART_SHARE * length, STRAIGHT_SHARE * length]).reshape(k, 2),
+        np.column_stack([eye.part * length, eye.straight * length]).reshape(k, 2),
         np.array([each[3] for each in found]).reshape(k, 2),
         share,
         np.array([each[2] for each in found]),

@@ -1,0 +1,279 @@
+// One trial after the other: answer first, then the truth laid over it.
+import { Button } from "antd";
+import { useEffect, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import { ApiError } from "../../api/client";
+import type { Point } from "../../geometry/scale";
+import { Said } from "../../shared/Said";
+import { ShortcutHelp } from "../../shared/ShortcutHelp";
+import { useShortcuts } from "../../shared/useShortcuts";
+import { Board } from "./Board";
+import styles from "./Drill.module.css";
+import { DrillEnd } from "./DrillEnd";
+import { useDrill } from "./useDrill";
+import { type Answer, moved, next as nextPlace, put, taken, WAYS } from "./ways";
+
+const ARROWS: Record<string, Point> = {
+  ArrowLeft: { x: -1, y: 0 },
+  ArrowRight: { x: 1, y: 0 },
+  ArrowUp: { x: 0, y: -1 },
+  ArrowDown: { x: 0, y: 1 },
+};
+
+const KEYS = [
+  { keys: "← → ↑ ↓", does: "move the answer; with Shift, faster" },
+  { keys: "0–9 : / .", does: "type a count (1 3/8) or an hour (1:30)" },
+  { keys: "Enter", does: "answer; then the next one" },
+  { keys: "Space", does: "in a block-in: set the landmark where the cross is" },
+  { keys: "Esc", does: "take back what is typed, or stop" },
+];
+
+export function Drill() {
+  const [query] = useSearchParams();
+  const of = query.get("of") ?? "half:10";
+  const drill = useDrill(of);
+  const { posed, judged, part } = drill;
+  if (!part) {
+    return <DrillEnd parts={drill.parts} onAgain={drill.restart} />;
+  }
+  return (
+    <div className={styles.drill} data-done={drill.done}>
+      <header className={styles.head}>
+        <Link to="/practice" className={styles.stop}>
+          Stop
+        </Link>
+        <p>
+          {posed?.title ?? "Practice"}
+          <span>
+            {part.number + 1} of {part.trials}
+          </span>
+        </p>
+        <progress
+          aria-label="How far the drill has come"
+          value={drill.done + (judged ? 1 : 0)}
+          max={drill.total}
+        />
+      </header>
+      {posed && (
+        <Trial key={`${posed.card.exercise} ${posed.card.seed}`} drill={drill} posed={posed} />
+      )}
+      {!posed && drill.trouble && (
+        <div role="alert" className={styles.trouble}>
+          {drill.trouble.message}
+          <Button onClick={drill.again}>Try again</Button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+type TrialProps = {
+  drill: ReturnType<typeof useDrill>;
+  posed: NonNullable<ReturnType<typeof useDrill>["posed"]>;
+};
+
+function Trial({ drill, posed }: TrialProps) {
+  const { judged } = drill;
+  const way = WAYS[posed.way.sort];
+  const many = posed.way.sort === "places";
+  const [answer, setAnswer] = useState<Answer | null>(null);
+  const [typed, setTyped] = useState("");
+  const [held, setHeld] = useState<number | null>(null);
+  const [cross, setCross] = useState<Point | null>(null);
+  const [help, setHelp] = useState(false);
+  const left = useClock(many && !judged ? posed.way.seconds : null);
+  const answered = answer ?? (many ? way.begin(posed.way, 0) : null);
+  const placed = many && answered ? answered.filter((each) => each !== null).length / 2 : 0;
+
+  const send = (said: Answer) => drill.send(said, null);
+  const point = (p: Point, phase: "down" | "move" | "up") => {
+    if (many && answered) {
+      const number =
+        phase === "down" ? (taken(posed.way, answered, p) ?? nextPlace(answered)) : held;
+      if (number !== null) {
+        setAnswer(put(posed.way, answered, number, p));
+      }
+      setHeld(phase === "up" ? null : number);
+      setCross(null);
+      return;
+    }
+    const said = way.at(posed.way, p, answer);
+    setAnswer(said);
+    setTyped("");
+    if (phase === "up") {
+      send(said);
+    }
+  };
+  useEffect(() => {
+    if (left === 0 && answered && !judged && !drill.busy && !drill.trouble) {
+      send(answered);
+    }
+  });
+  useShortcuts((event) => {
+    const arrow = ARROWS[event.key];
+    if (event.key === "?") {
+      setHelp(true);
+      return true;
+    }
+    if (event.key === "Enter" || (event.key === " " && judged)) {
+      return enter();
+    }
+    if (judged) {
+      return false;
+    }
+    if (arrow) {
+      move(arrow, event.shiftKey ? 8 : 1);
+      return true;
+    }
+    if (event.key === " " && many && cross && answered) {
+      setAnswer(put(posed.way, answered, nextPlace(answered), cross));
+      return true;
+    }
+    if (way.typed && /^[0-9:/.,\-−° ]$/.test(event.key) && (typed || event.key !== " ")) {
+      setTyped(typed + event.key);
+      return true;
+    }
+    if (event.key === "Backspace" || event.key === "Escape") {
+      setTyped(event.key === "Escape" ? "" : typed.slice(0, -1));
+      return typed !== "";
+    }
+    return false;
+  });
+  const enter = () => {
+    if (judged) {
+      drill.next();
+    } else if (typed) {
+      drill.send([], typed);
+    } else if (answered && (!many || placed > 0)) {
+      send(answered);
+    }
+    return true;
+  };
+  const move = (by: Point, fast: number) => {
+    const step = { x: by.x * fast, y: by.y * fast };
+    if (many) {
+      const [a, b] = posed.way.spots;
+      const middle = {
+        x: ((a?.[0] ?? 0) + (b?.[0] ?? 1)) / 2,
+        y: ((a?.[1] ?? 0) + (b?.[1] ?? 1)) / 2,
+      };
+      setCross(moved(posed.way, cross ?? middle, step));
+      return;
+    }
+    const chance = (posed.card.seed % 997) / 997;
+    const said = way.nudge(posed.way, answer ?? way.begin(posed.way, chance), step);
+    setAnswer(said);
+    setTyped("");
+    if (posed.way.sort === "choose" && said.length) {
+      send(said);
+    }
+  };
+  return (
+    <>
+      <p className={styles.asks} data-asks>
+        {posed.asks}
+        {left !== null && !judged && <b className={styles.clock}>{minutes(left)}</b>}
+      </p>
+      <Board
+        posed={posed}
+        answer={answered}
+        judged={judged}
+        cross={judged ? null : cross}
+        onPoint={point}
+        onNext={drill.next}
+      />
+      <footer className={styles.foot} aria-live="polite">
+        {judged ? (
+          <div className={styles.said} data-judged>
+            {judged.said.map((each) => (
+              <p key={each}>
+                <Said text={each} />
+              </p>
+            ))}
+          </div>
+        ) : drill.trouble ? (
+          <p role="alert" className={styles.bad}>
+            {sentence(drill.trouble)} <Button onClick={drill.again}>Send it again</Button>
+          </p>
+        ) : (
+          <p className={styles.how}>
+            {typed ? (
+              <>
+                <b>
+                  <Said text={typed} />
+                </b>{" "}
+                <kbd>Enter</kbd>
+              </>
+            ) : many && placed < posed.way.names.length ? (
+              <>
+                Next: <b>{nextPlace(answered) + 1}</b> {posed.way.names[nextPlace(answered)]}
+              </>
+            ) : many ? (
+              "All are placed. Pull one that sits wrong, or answer."
+            ) : (
+              way.how
+            )}
+          </p>
+        )}
+        {posed.way.sort === "choose" && !judged && (
+          <div className={styles.two}>
+            {posed.way.names.map((each, i) => (
+              <Button key={each} size="large" onClick={() => send([i ? 1 : -1])}>
+                {i ? each : `← ${each}`}
+                {i ? " →" : ""}
+              </Button>
+            ))}
+          </div>
+        )}
+        {judged ? (
+          <Button type="primary" size="large" onClick={drill.next}>
+            Next <kbd>Enter</kbd>
+          </Button>
+        ) : (
+          posed.way.sort !== "choose" && (
+            <Button
+              type="primary"
+              size="large"
+              loading={drill.busy}
+              disabled={!typed && (!answered || (many && placed === 0))}
+              onClick={enter}
+            >
+              {many ? "Done" : "So I see it"} <kbd>Enter</kbd>
+            </Button>
+          )
+        )}
+        <Button
+          size="large"
+          type="text"
+          aria-label="Keys of this screen"
+          onClick={() => setHelp(true)}
+        >
+          ?
+        </Button>
+      </footer>
+      <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={KEYS} />
+    </>
+  );
+}
+
+/** Seconds left, counted down from when it is first asked; null without a clock. */
+function useClock(seconds: number | null): number | null {
+  const [began] = useState(() => performance.now());
+  const [now, setNow] = useState(began);
+  useEffect(() => {
+    if (seconds === null) {
+      return;
+    }
+    const tick = window.setInterval(() => setNow(performance.now()), 250);
+    return () => window.clearInterval(tick);
+  }, [seconds]);
+  return seconds === null ? null : Math.max(Math.ceil(seconds - (now - began) / 1000), 0);
+}
+
+function minutes(seconds: number): string {
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+}
+
+function sentence(error: Error): string {
+  return error instanceof ApiError ? error.sentence : error.message;
+}

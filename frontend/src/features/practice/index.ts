@@ -1,0 +1,3 @@
+export { Drill } from "./Drill";
+export { PracticeRoom } from "./PracticeRoom";
+export { SeriesRoom } from "./SeriesRoom";
