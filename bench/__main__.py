@@ -12,6 +12,7 @@ from bench import (
     overtaken,
     perspective,
     photographs,
+    practice,
     quality,
     recipe,
     speed,
@@ -30,6 +31,7 @@ PARTS = {
     "perspective": perspective.main,
     "tones": tones.main,
     "heads": heads.main,
+    "practice": practice.main,
     "photographs": photographs.main,
     "fuzz": fuzz.main,
 }

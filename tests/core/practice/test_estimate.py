@@ -61,7 +61,7 @@ class Changing(unittest.TestCase):
 
     def test_looking_every_few_days_finds_no_more_by_chance(self):
         false = 0
-        for seed in range(40):
+        for seed in range(60):
             trials = eye(seed, 240, 10.0)
             false += any(
                 read_eye(trials[:upto]).change.verdict != UNKNOWN for upto in range(30, 241, 10)

@@ -11,7 +11,9 @@ export default function WallPage() {
     <>
       <header className={styles.header}>
         <Wordmark />
-        <ArtistChoice />
+        <div className={styles.who}>
+          <ArtistChoice />
+        </div>
       </header>
       <StudyWall />
     </>

@@ -41,8 +41,14 @@ USUAL_RANGE = 0.7
 """How far eyes differ from one another, as a standard deviation of ln(sigma)."""
 
 WIDE_RANGE = 1.5
-SHOWN = np.exp(np.linspace(np.log(0.15), np.log(5.0), 15))
+USUAL_LEAN = 0.7
+"""How far eyes lean to one side, one standard deviation, in usual errors."""
+
+SHOWN = np.exp(np.linspace(np.log(0.3), np.log(5.0), 15))
 """Differences that may be shown, in usual errors."""
+
+PLAIN = (2.5, 1.8)
+"""The first ones, plain to most eyes, so that what is asked is understood."""
 
 
 def _grid(scale: float, reach: float) -> tuple[Array, Array]:
@@ -72,7 +78,7 @@ def _weights(differences: Array, first: Array, bias: Array, level: Array, prior:
 
 def _prior(scale: float, bias: Array, level: Array, reach: float) -> Array:
     made: Array = (
-        -0.5 * (bias[:, None] / (1.5 * scale)) ** 2
+        -0.5 * (bias[:, None] / (USUAL_LEAN * scale)) ** 2
         - 0.5 * ((level[None, :] - np.log(scale)) / reach) ** 2
     )
     return made
@@ -81,6 +87,8 @@ def _prior(scale: float, bias: Array, level: Array, reach: float) -> Array:
 def next_difference(trials: Sequence[Trial], usual: float) -> float:
     """How large a difference, of either sign, is shown next: after it least is expected to be
     open. `usual` is the error of the eyes one knows."""
+    if len(trials) < len(PLAIN):
+        return PLAIN[len(trials)] * usual
     bias, level = _grid(usual, 3.0 * USUAL_RANGE)
     d, first = _as_choices(trials)
     weights = _weights(d, first, bias, level, _prior(usual, bias, level, USUAL_RANGE))
@@ -159,7 +167,7 @@ def _change(
     def cost(x: Array) -> float:
         z = sign * (d + x[0] * scale) / np.exp(x[1] + x[2] * about)
         said = np.logaddexp(low, np.log(1.0 - LAPSES) + log_ndtr(z))
-        far = (x[0] / 1.5) ** 2 + ((x[1] - np.log(scale)) / reach) ** 2 + x[2] ** 2
+        far = (x[0] / USUAL_LEAN) ** 2 + ((x[1] - np.log(scale)) / reach) ** 2 + x[2] ** 2
         return float(0.5 * far - said.sum())
 
     found = minimize(cost, np.array([b / scale, s, 0.0]), method="BFGS")

@@ -39,6 +39,7 @@ LAPSE, USUAL_LAPSES, LAPSE_WEIGHT = 8.0, 0.01, 60.0
 """How much wider lapses spread, and how many are expected, as if seen in so many trials."""
 
 ROUNDS, SETTLED = 200, 1e-9
+KEPT = 0.3
 FEWEST_SPREAD = 4
 NORMAL_95 = 1.959964
 FLOOR = 1e-9
@@ -126,13 +127,30 @@ def _fit(x: Array, w: Array) -> _Fitted:
         if max(abs(b - before[0]), abs(level - before[1]), abs(slope - before[2])) < SETTLED:
             break
     sigma = np.exp(level + slope * w)
-    information = 2.0 * (terms * sure[:, None]).T @ terms
+    information = _information(terms, sure, ((x - b) / sigma) ** 2)
     if sloped:
         shape = np.asarray(np.linalg.inv(information), dtype=float)
     else:
         shape = np.array([[1.0 / max(float(information[0, 0]), 1e-12), 0.0], [0.0, np.inf]])
     weight = (sure + (1.0 - sure) / LAPSE**2) / sigma**2
     return _Fitted(b, float(weight.sum() ** -0.5), level, slope, shape, sure)
+
+
+def _information(terms: Array, sure: Array, squares: Array) -> Array:
+    """What the errors tell of level and slope, (2, 2): what they would tell if it were known which
+    are lapses, less what not knowing it costs (T. Louis 1982, *Finding the observed information
+    matrix when using the EM algorithm*), but never less than KEPT of it."""
+    complete = 2.0 * (terms * sure[:, None]).T @ terms
+    unsure = sure * (1.0 - sure) * (squares * (1.0 - LAPSE**-2.0)) ** 2
+    missing = (terms * unsure[:, None]).T @ terms
+    # In the axes in which the complete information is one, for as far as it has any.
+    values, vectors = np.linalg.eigh(complete)
+    root = vectors * np.sqrt(np.maximum(values, FLOOR))
+    inverse = vectors / np.sqrt(np.maximum(values, FLOOR))
+    shares, axes = np.linalg.eigh(inverse.T @ missing @ inverse)
+    kept = np.maximum(1.0 - shares, KEPT)
+    made: Array = root @ (axes * kept) @ axes.T @ root.T
+    return made
 
 
 def read_record(

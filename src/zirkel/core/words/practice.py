@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from zirkel.core.practice.board import Posed
-from zirkel.core.practice.carried import OwnEye, Parting
+from zirkel.core.practice.carried import ON_THE_BENCH, OwnEye, Parting
 from zirkel.core.practice.diagnosed import SHEET_MM, diagnosed
 from zirkel.core.practice.exercises.base import Exercise, Line, Outcome
 from zirkel.core.practice.exercises.block_in import FEWEST, fit
@@ -165,15 +165,15 @@ PLURAL = {"span": "spans", "match": "matched lengths", "tilt": "tilts", "part": 
 
 def say_at_work(own: OwnEye) -> str:
     """What the record says of the kind of reading at hand."""
-    line, eye = EVERY_LINE[own.line], own.eye
-    where = "before measuring" if own.at_work else f"in practice ({line.title.lower()})"
+    line, eye, at_work = EVERY_LINE[own.line], own.eye, EVERY_LINE[f"{ON_THE_BENCH}{own.kind}"]
+    where = "guesses here" if own.at_work else "trials in practice"
     spread = say_amount(line.measure, eye.spread or 0.0)
     if eye.leans and line.more and eye.bias is not None and not line.choice:
-        way = line.more if eye.bias > 0 else line.less
+        way = at_work.more if eye.bias > 0 else at_work.less
         lean = f"come out {say_amount(line.measure, abs(eye.bias))} {way}"
     else:
         lean = "lean to neither side"
-    return f"By your eye, {PLURAL[own.kind]} {lean} and scatter by {spread}, {where}."
+    return f"By your eye, {PLURAL[own.kind]} {lean} and scatter by {spread} ({eye.trials} {where})."
 
 
 def say_sigma(own: OwnEye) -> str | None:

@@ -80,17 +80,23 @@ export function Pad({ bench, pad, message, busy, onKeep, eye, onKeepSeen }: Prop
             </Button>
           )}
         </p>
+        {eye?.sigma &&
+          !state.editing &&
+          (state.guess !== null || (!bench.eye_first && pad.ready)) && (
+            <Button
+              className={styles.seen ?? ""}
+              block
+              size="large"
+              disabled={busy}
+              onClick={onKeepSeen}
+            >
+              Keep as seen, {eye.sigma_said}
+            </Button>
+          )}
         <div className={styles.actions}>
           <Button type="primary" size="large" disabled={!pad.ready} loading={busy} onClick={onKeep}>
             {state.editing ? "Correct" : pad.looksFirst ? "So I see it" : "Keep"} <kbd>Enter</kbd>
           </Button>
-          {eye?.sigma &&
-            !state.editing &&
-            (state.guess !== null || (!bench.eye_first && pad.ready)) && (
-              <Button size="large" disabled={busy} onClick={onKeepSeen}>
-                Keep as seen, {eye.sigma_said}
-              </Button>
-            )}
           {kind.in_takes && (
             <Button
               size="large"
