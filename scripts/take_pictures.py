@@ -2,11 +2,9 @@
 
 from __future__ import annotations
 
-import io
 import tempfile
 from pathlib import Path
 
-from PIL import Image
 from playwright.sync_api import Page, sync_playwright
 from tests.browser.case import CHROMIUM, FLAGS, ROOT, Server
 
@@ -63,35 +61,30 @@ def stick(page: Page) -> None:
     page.wait_for_selector("text=/^Reads/")
 
 
-def reveal(page: Page) -> None:
-    page.keyboard.press("Shift+V")
-    page.wait_for_selector("text=/The truth lay inside/")
-
-
 def station(page: Page) -> None:
     page.locator("img").first.wait_for()
     page.wait_for_timeout(1500)
 
 
-def photograph(page: Page) -> None:
-    """A picture made from a scene's own drawing, turned a little, as a photograph would be."""
+def made_up_eye(page: Page) -> None:
+    """The record of the made-up eye."""
+    page.get_by_label("Who draws").select_option("A made-up eye")
+    page.wait_for_selector("text=Getting surer")
+    page.wait_for_timeout(800)
+
+
+def straight_under(page: Page) -> None:
+    """A trial over a scene, answered."""
+    while not page.locator("[data-board] image").count():
+        board = page.locator("[data-board]").bounding_box()
+        page.mouse.click(board["x"] + board["width"] / 2, board["y"] + board["height"] / 2)
+        page.get_by_role("button", name="Next").click()
+        page.wait_for_selector("[data-judged]", state="detached")
+        page.wait_for_selector("[data-board]")
     page.wait_for_timeout(1500)
-    card = page.locator("button:has-text('Bottle, box and cone') img")
-    shot = Image.open(io.BytesIO(card.screenshot())).convert("RGB")
-    large = shot.resize((shot.width * 4, shot.height * 4), Image.Resampling.LANCZOS)
-    out = io.BytesIO()
-    large.rotate(2.5, fillcolor=(229, 218, 200)).save(out, "PNG")
-    page.set_input_files(
-        "input[aria-label=Picture]",
-        {"name": "photograph.png", "mimeType": "image/png", "buffer": out.getvalue()},
-    )
-    page.wait_for_selector("text=How it is looked at")
-    box = page.locator("[role=application]").bounding_box()
-    for name, x, y in (("Bottle, top left", 0.455, 0.1), ("Box, near corner", 0.285, 0.475)):
-        page.get_by_label("Name of a new landmark").fill(name)
-        page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
-        page.wait_for_selector(f"li >> text={name}")
-    page.mouse.move(box["x"] + 0.672 * box["width"], box["y"] + 0.405 * box["height"])
+    dashed = page.locator("[data-look=faint]").bounding_box()
+    page.mouse.click(dashed["x"] + 0.42 * dashed["width"], dashed["y"] + dashed["height"] / 2)
+    page.wait_for_selector("[data-judged]")
 
 
 def negative(page: Page) -> None:
@@ -121,14 +114,14 @@ PICTURES = (
     ("tablet", BENCH, "text=Simple here", UPRIGHT, None),
     ("easel", f"{BENCH}?easel=yes", "text=Leave the easel", WIDE, None),
     ("stick", BENCH, "text=Simple here", WIDE, stick),
-    ("reveal", "/studies/3", "text=Simple here", WIDE, reveal),
     ("scenes", "/scenes", "text=Seated figure", WIDE, station),
     ("station", "/studies/3/subject", "text=From above", WIDE, station),
-    ("picture", "/scenes", "text=Seated figure", WIDE, photograph),
     ("frame", f"{BENCH}/sheet", "text=What is taken in", WIDE, negative),
     ("recipe", f"{BENCH}/draw?at=22", "text=Placed: next", WIDE, None),
     ("school", f"{BENCH}/draw?view=School", "text=What goes wrong", WIDE, None),
     ("check", f"{BENCH}/check", "text=To do, in this order", WIDE, loaded),
+    ("practice", "/practice", "text=Every exercise", WIDE, made_up_eye),
+    ("drill", "/practice/drill?of=plumb:40", "[data-board]", WIDE, straight_under),
     ("flat-tones", f"{BENCH}/tone", "[data-question]", WIDE, flat_tones),
 )
 

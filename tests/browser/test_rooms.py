@@ -20,6 +20,11 @@ ROOMS = (
     ("/studies/{id}/check", "text=To do, in this order"),
     ("/studies/{id}/tone", "[data-question]"),
     ("/new", "[data-kits] button"),
+    ("/practice", "text=Every exercise"),
+    ("/practice?exercise=place", "h1"),
+    ("/practice/series", "[data-series]"),
+    ("/practice/drill?of=larger_gap:3", "[data-board]"),
+    ("/practice/drill?of=block_in:1", "[data-board]"),
 )
 
 

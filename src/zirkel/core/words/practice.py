@@ -155,8 +155,8 @@ def say_why(drill: Drill) -> str:
     if drill.error_mm is None:
         return "Not known yet how good your eye is here."
     if drill.exercise.lines[0].measure == "steps":
-        return f"Your eye errs by about {say_amount('steps', drill.error_mm / 10.0)} here."
-    return f"Your eye errs by about {drill.error_mm:.0f} mm in 300 here."
+        return f"Your eye errs by about {say_amount('steps', drill.error_mm / 10.0)}."
+    return f"Your eye errs by about {drill.error_mm:.0f} mm in 300."
 
 
 PLURAL = {"span": "spans", "match": "matched lengths", "tilt": "tilts", "part": "parts",

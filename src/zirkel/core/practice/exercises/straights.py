@@ -39,7 +39,7 @@ class Straight(Exercise):
         true = (at[self.axis] - ends[0]) / (ends[1] - ends[0])
         target = self._spot(at[self.axis], far)
         return Posed(
-            asks=f"{self.asked} {name}: where on the dashed line?",
+            asks=f"{self.asked} {f'“{name}”' if ',' in name else name}: where on the dashed line?",
             tall=TALL, pieces=(line(a, b, look="faint"), dot(at, "heavy")),
             way=Way("along", (a, b)), truth=(true,),
             laid_over=(line(at, target, look="truth"), dot(target, "truth")),
