@@ -80,6 +80,7 @@ CORE_MAY_IMPORT = {
         "arrays",
         "values",
     },
+    "sitting": {"network", "sightings", "patience", "study", "arrays"},
     "schools": {"words", "sheet", "subject", "network", "study", "values", "worked"},
     "perspective": {"network", "sheet", "study", "space", "arrays"},
     "check": {"network", "sheet", "study", "drawn", "sightings", "arrays"},

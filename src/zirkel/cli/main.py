@@ -21,6 +21,7 @@ from zirkel.core.network.what_next import what_next
 from zirkel.core.practice.estimate import read_record
 from zirkel.core.practice.guesses import USUAL
 from zirkel.core.schools import SCHOOLS
+from zirkel.core.sitting.plan import SECONDS_PER_READING, plan_sitting
 from zirkel.core.tones.groups import MOST_GROUPS
 from zirkel.core.words.recipe import scene_of
 from zirkel.core.worked import Worked
@@ -33,6 +34,7 @@ from zirkel.studyfile.answers import (
     PlanAnswer,
     RecipeAnswer,
     RelationsAnswer,
+    SittingAnswer,
     SolveAnswer,
 )
 from zirkel.studyfile.head_answers import HeadsAnswer
@@ -116,6 +118,15 @@ def head_command(worked: Worked, options: argparse.Namespace) -> Answer:
     return HeadsAnswer.of(found)
 
 
+def sitting_command(worked: Worked, options: argparse.Namespace) -> Answer:
+    """What fits into the time: stages, and the readings that make the large shapes surest."""
+    plan = plan_sitting(
+        worked.solution.adjusted, options.minutes, options.seconds_per_reading,
+        worked.solution.scatter,
+    )  # fmt: skip
+    return SittingAnswer.of(plan, worked.study)
+
+
 COMMANDS: dict[str, Callable[[Worked, argparse.Namespace], Answer]] = {
     "solve": solve_command,
     "plan": plan_command,
@@ -127,6 +138,7 @@ COMMANDS: dict[str, Callable[[Worked, argparse.Namespace], Answer]] = {
     "tones": tones_command,
     "depth": depth_command,
     "head": head_command,
+    "sitting": sitting_command,
 }
 
 
@@ -141,6 +153,10 @@ def parser() -> argparse.ArgumentParser:
             sub.add_argument("--school", default=None, help="by which school")
         if name == "tones":
             sub.add_argument("--groups", type=_groups, default=3, help="how many flat tones")
+        if name == "sitting":
+            sub.add_argument("--minutes", type=_within(1.0, 1440.0), required=True)
+            sub.add_argument("--seconds-per-reading", type=_within(1.0, 600.0),
+                             default=SECONDS_PER_READING)  # fmt: skip
         if name in COUNTS:
             sub.add_argument("--count", type=_count, default=COUNTS[name], help="how many to name")
     practice = each.add_parser("practice", help="What the record of an eye's trials says of it.")
@@ -157,6 +173,19 @@ def _groups(text: str) -> int:
             f"“{text}” is not a number of tones from 1 to {MOST_GROUPS}"
         )
     return count
+
+
+def _within(least: float, most: float) -> Callable[[str], float]:
+    def read(text: str) -> float:
+        try:
+            value = float(text.replace(",", "."))
+        except ValueError:
+            value = float("nan")
+        if not least <= value <= most:
+            raise argparse.ArgumentTypeError(f"“{text}” is not from {least:g} to {most:g}")
+        return value
+
+    return read
 
 
 def _count(text: str) -> int:

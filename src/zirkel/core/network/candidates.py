@@ -26,7 +26,8 @@ import numpy as np
 from zirkel.core.arrays import Array, Flags, Indices
 from zirkel.core.network.adjust import Adjustment, place_looseness
 from zirkel.core.network.assemble import gains
-from zirkel.core.sightings import KINDS
+from zirkel.core.sightings import KINDS, Span
+from zirkel.core.study import UnitLength, UnitPair
 
 TIER_WEIGHT = {1: 4.0, 2: 2.0, 3: 1.0}
 THUMBNAIL_SIGMA = 1.0
@@ -71,12 +72,47 @@ class Candidates:
 
 def prior_cofactor(adjusted: Adjustment) -> Array:
     """(2n + t, 2n + t) covariance of all places and drifts, the thumbnail's word for loose ones."""
-    return _with_thumbnail(adjusted, THUMBNAIL_SIGMA)
+    return with_thumbnail(adjusted, THUMBNAIL_SIGMA)
 
 
-def _with_thumbnail(adjusted: Adjustment, sigma: float) -> Array:
+def as_tapped(adjusted: Adjustment) -> Array:
+    """(2n + t, 2n + t) the same, with what a thumbnail is really worth where nothing holds: taps
+    TAP off, all of them from the origin's own tap, and all in the scale of the unit's two taps
+    until spans are read."""
     net = adjusted.network
+    if not len(net.ids):
+        return with_thumbnail(adjusted, TAP)
+    tap = (TAP_MM if net.in_mm else TAP) / np.sqrt(2.0)
+    n = len(net.ids)
+    x = (adjusted.places - adjusted.places[_datum_origin(adjusted)]).ravel()
+    lengths = [each.units for each in net.sightings if isinstance(each, Span)]
+    known = 1.0 + sum(lengths)
+    scale = 0.0 if net.in_mm else tap * np.sqrt(2.0 * (1 + len(lengths))) / known
+    full = tap**2 * (np.eye(2 * n) + np.tile(np.eye(2), (n, n))) + scale**2 * np.outer(x, x)
+    free = np.flatnonzero(gains(net.datum, adjusted.places)[: 2 * n])
+    column = net.datum.column[free]
+    inside = np.zeros_like(adjusted.cofactor)
+    inside[np.ix_(column, column)] = full[np.ix_(free, free)]
+    loose = adjusted.loose
+    return _full(adjusted, adjusted.cofactor + loose @ (loose.T @ inside @ loose) @ loose.T)
+
+
+def _datum_origin(adjusted: Adjustment) -> int:
+    unit = adjusted.network.study.unit
+    if isinstance(unit, UnitPair):
+        return adjusted.network.index[unit.start]
+    return adjusted.network.index[unit.origin] if isinstance(unit, UnitLength) else 0
+
+
+def with_thumbnail(adjusted: Adjustment, sigma: float) -> Array:
+    """The same with a thumbnail good to so many units where nothing holds."""
     known = adjusted.cofactor + sigma**2 * adjusted.loose @ adjusted.loose.T
+    return _full(adjusted, known)
+
+
+def _full(adjusted: Adjustment, known: Array) -> Array:
+    """A covariance of the unknowns as one of all coordinates and drifts."""
+    net = adjusted.network
     gain = gains(net.datum, adjusted.places)[:-1]
     column = net.datum.column[:-1]
     return known[np.ix_(column, column)] * gain[:, None] * gain[None, :]
@@ -93,9 +129,11 @@ def total_variance(adjusted: Adjustment) -> float:
     return float(coordinate_weights(adjusted) @ prior_cofactor(adjusted).diagonal())
 
 
-def all_candidates(adjusted: Adjustment, unseen: Collection[str] = ()) -> Candidates:
-    """Every doable reading over a pair of landmarks that has not been taken already; none of those
-    that can't be seen from where the artist stands."""
+def all_candidates(
+    adjusted: Adjustment, unseen: Collection[str] = (), again: bool = False
+) -> Candidates:
+    """Every doable reading over a pair of landmarks that has not been taken already, or also those
+    that are to be taken `again`; none of those that can't be seen from where the artist stands."""
     net = adjusted.network
     first, second = _pairs(adjusted.places)
     hidden = np.isin(net.ids, list(unseen))
@@ -104,7 +142,7 @@ def all_candidates(adjusted: Adjustment, unseen: Collection[str] = ()) -> Candid
     p = np.stack([adjusted.places[first], adjusted.places[second]], axis=1)
     codes = first * len(net.ids) + second
     sd = _apart_sd(adjusted, first, second)
-    taken = _taken(adjusted)
+    taken = {} if again else _taken(adjusted)
     tied = _tied(adjusted)
     reachable = tied[first] | tied[second] if tied.any() else np.ones(len(first), dtype=bool)
     pairs, slopes, drifts, sigmas, numbers = [], [], [], [], []
@@ -150,7 +188,7 @@ def _apart_sd(adjusted: Adjustment, first: Indices, second: Indices) -> Array:
     nothing else tells, by the thumbnail as it is usually tapped."""
     n = len(adjusted.network.ids)
     tap = TAP_MM if adjusted.network.in_mm else TAP
-    spread = _with_thumbnail(adjusted, tap)[: 2 * n, : 2 * n].reshape(n, 2, n, 2)
+    spread = with_thumbnail(adjusted, tap)[: 2 * n, : 2 * n].reshape(n, 2, n, 2)
     made = np.empty((len(first), 2))
     for axis in (0, 1):
         s = spread[:, axis, :, axis]

@@ -16,8 +16,9 @@ if one of these holds, tried in this order, the cheap ones first:
 
 Otherwise strained landmarks are put where their own readings agree. Where that brings nothing, a
 wrong reading or two are believed wherever their landmarks lie; else other beginnings are tried.
-Whichever solution costs least is kept. Networks of more unknowns than `HUGE` are taken as they
-settle from the thumbnail: each further try would cost seconds.
+Whichever solution costs least is kept, a unit upside down having its price. Networks of more
+unknowns than `HUGE` are taken as they settle from the thumbnail: each further try would cost
+seconds.
 """
 
 from __future__ import annotations
@@ -60,6 +61,9 @@ EFFORT = 200
 UPSIDE_DOWN = 2.0
 """Robust scale of the standardized residuals from which the unit may be upside down."""
 
+TURNED = 9.2
+"""What it costs to say that the unit was tapped upside down: -2 ln of one in a hundred."""
+
 MOST_SCATTER, ENOUGH_TO_TELL = 3.5, 8
 """Largest factor on all sigmas that a hand may need, and degrees of freedom needed to say so."""
 
@@ -89,11 +93,22 @@ def _adjust_readings(study: Study, before: Adjustment | None) -> Adjustment:
     if found.convincing or net.datum.unknowns > HUGE:
         return found
     if robust_scale(found) > UPSIDE_DOWN or found.freedom < ENOUGH_TO_TELL:
-        found = min([found, *_unit_turned(net, weight)], key=lambda each: each.cost)
+        found = min([found, *_unit_turned(net, weight)], key=_dear)
     if found.convincing or scatters_evenly(found):
         return found
     few = explained_by_few(found)
     return found if few == "tapped" else _searched(found, few)
+
+
+def _dear(found: Adjustment) -> float:
+    """The cost, with the price of a unit that points the other way than it was tapped."""
+    unit, net = found.network.study.unit, found.network
+    if not isinstance(unit, UnitPair):
+        return found.cost
+    start, end = net.index[unit.start], net.index[unit.end]
+    tapped = on_datum(net.study, thumbnail_places(net.study))
+    pointed, points = tapped[end] - tapped[start], found.places[end] - found.places[start]
+    return found.cost + (TURNED if float(pointed @ points) < 0.0 else 0.0)
 
 
 def _unit_turned(net: Network, weight: Array) -> list[Adjustment]:
@@ -188,7 +203,7 @@ def _searched(found: Adjustment, few: str | None) -> Adjustment:
         near = descend(net, begin, weight, ROUGH_TOLERANCE)
         if near.linear.cost < found.cost:
             again = conclude(net, descend(net, near[:2], weight), weight)
-            found = _put_right_while_better(min(found, again, key=lambda each: each.cost))
+            found = _put_right_while_better(min(found, again, key=_dear))
             if found.convincing or explained_by_few(found):
                 break
     return found

@@ -102,7 +102,7 @@ def what_next(adjusted: Adjustment, count: int = 5, unseen: Collection[str] = ()
     alone = gains_of(candidates, cofactor, weights) / total
 
     def told(number: int, checks: tuple[str, ...] = ()) -> Suggestion:
-        return _suggestion(adjusted, candidates, cofactor, number, float(alone[number]), checks)
+        return suggestion(adjusted, candidates, cofactor, number, float(alone[number]), checks)
 
     chosen = _Course(adjusted, candidates, cofactor).chosen(count)
     checks = best_checks(adjusted, candidates, cofactor, count)
@@ -117,7 +117,7 @@ class _Course:
     """The choice of one reading after the other, as if each were taken."""
 
     def __init__(self, adjusted: Adjustment, candidates: Candidates, cofactor: Array) -> None:
-        self._now, take = _in_the_take_at_hand(adjusted, cofactor)
+        self._now, take = in_the_take_at_hand(adjusted, cofactor)
         self._candidates = candidates.in_take(take)
         self._weights = np.append(
             coordinate_weights(adjusted), np.zeros(len(self._now) - len(cofactor))
@@ -223,7 +223,7 @@ class _Course:
         self._open[number] = False
 
 
-def _in_the_take_at_hand(adjusted: Adjustment, cofactor: Array) -> tuple[Array, int]:
+def in_the_take_at_hand(adjusted: Adjustment, cofactor: Array) -> tuple[Array, int]:
     """The covariance with the drift of the take that the next reading will be in, and which of its
     coordinates that is: the take of the last reading, or the first take."""
     net = adjusted.network
@@ -273,7 +273,7 @@ def _origin(adjusted: Adjustment) -> int:
     return adjusted.network.index[unit.origin] if isinstance(unit, UnitLength) else 0
 
 
-def _suggestion(
+def suggestion(
     adjusted: Adjustment,
     candidates: Candidates,
     cofactor: Array,
@@ -281,6 +281,7 @@ def _suggestion(
     gain: float,
     checks: tuple[str, ...] = (),
 ) -> Suggestion:
+    """One of the candidates in words' own terms: what it settles, from where it stands now."""
     net = adjusted.network
     i, j = (int(each) for each in candidates.pair[number])
     kind, along = candidates.sorts[candidates.sort[number]]

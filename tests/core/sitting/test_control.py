@@ -1,0 +1,96 @@
+"""Back at the same place: what control readings find, and that they find nothing where nothing has
+changed."""
+
+import copy
+import unittest
+from dataclasses import replace
+
+import numpy as np
+from bench.hands import MAKERS, Hand, following, fresh, run
+
+from zirkel.core.network.search import adjust
+from zirkel.core.sitting.control import MOST, controls, same_place
+
+
+def sighted(number, readings=30):
+    subject = MAKERS[number % len(MAKERS)](np.random.default_rng(700 + number))
+    course = run(subject, number, following, readings)
+    study = replace(fresh(subject, np.random.default_rng(number)), sightings=tuple(course.readings))
+    return subject, adjust(study)
+
+
+def taken_again(subject, asked, larger, turned, seed):
+    """The control readings from a place where all looks larger and turned."""
+    a = np.radians(turned)
+    turn = (1.0 + larger) * np.array([[np.cos(a), -np.sin(a)], [np.sin(a), np.cos(a)]])
+    there = copy.copy(subject)
+    there.places = {name: turn @ at for name, at in subject.places.items()}
+    hand = Hand(there, np.random.default_rng(seed))
+    hand.drifts[:] = 0.0
+    return [hand.read(e.kind, e.start, e.end, e.along, k) for k, e in enumerate(asked)]
+
+
+class Controls(unittest.TestCase):
+    @classmethod
+    def setUpClass(cls):
+        cls.places = [(*sighted(number), number) for number in range(18)]
+        cls.asked = [controls(adjusted) for _, adjusted, _ in cls.places]
+
+    def found(self, larger, turned):
+        return [
+            same_place(adjusted, taken_again(subject, asked, larger, turned, number))
+            for (subject, adjusted, number), asked in zip(self.places, self.asked, strict=True)
+        ]
+
+    def test_at_most_four_of_what_is_held_each_pair_once(self):
+        for asked in self.asked:
+            self.assertTrue(2 <= len(asked) <= MOST)
+            pairs = {frozenset((each.start, each.end)) for each in asked}
+            self.assertEqual(len(pairs), len(asked))
+
+    def test_nothing_is_found_where_nothing_changed(self):
+        found = self.found(0.0, 0.0)
+        self.assertGreaterEqual(sum(each.same for each in found), 15)
+        self.assertLess(abs(np.mean([each.turned_deg for each in found])), 0.7)
+
+    def test_a_large_change_is_found_and_told_as_it_is(self):
+        for larger, turned in ((0.1, 0.0), (-0.1, 0.0), (0.0, 5.0), (0.0, -5.0)):
+            found = self.found(larger, turned)
+            self.assertGreaterEqual(sum(not each.same for each in found), 16, (larger, turned))
+            self.assertAlmostEqual(np.mean([e.larger for e in found]), larger, delta=0.02)
+            self.assertAlmostEqual(np.mean([e.turned_deg for e in found]), turned, delta=0.8)
+
+    def test_how_sure_that_is_is_honest(self):
+        found = self.found(0.03, 2.0)
+        off = [(e.larger - 0.03) / e.larger_sd for e in found]
+        off += [(e.turned_deg - 2.0) / e.turned_sd_deg for e in found]
+        self.assertAlmostEqual(float(np.std(off)), 1.0, delta=0.35)
+
+    def test_the_best_four_are_better_than_the_first_four_taken(self):
+        """By the standard deviations they leave."""
+        wins = 0
+        for (subject, adjusted, number), asked in zip(self.places, self.asked, strict=True):
+            ours = same_place(adjusted, taken_again(subject, asked, 0.0, 0.0, number))
+            first = same_place(adjusted, adjusted.network.sightings[:4])
+            wins += ours.larger_sd / 0.03 + np.radians(ours.turned_sd_deg) / 0.035 < (
+                first.larger_sd / 0.03 + np.radians(first.turned_sd_deg) / 0.035
+            )
+        self.assertGreaterEqual(wins, 15)
+
+
+class Odd(unittest.TestCase):
+    def test_where_nothing_is_held_nothing_is_asked(self):
+        subject = MAKERS[0](np.random.default_rng(1))
+        study = fresh(subject, np.random.default_rng(1))
+        self.assertEqual(controls(adjust(study)), ())
+
+    def test_one_control_reading_tells_what_it_can(self):
+        subject, adjusted = sighted(1)
+        asked = controls(adjusted, count=1)
+        found = same_place(adjusted, taken_again(subject, asked, 0.3, 0.0, 1))
+        self.assertEqual(len(asked), 1)
+        self.assertTrue(np.isfinite([found.larger, found.stands_off]).all())
+
+
+if __name__ == "__main__":
+    unittest.main()
