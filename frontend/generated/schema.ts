@@ -741,6 +741,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/sitting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What fits into the time, the clock, and the log. */
+        get: operations["sitting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/station": {
         parameters: {
             query?: never;
@@ -1156,6 +1173,19 @@ export interface components {
             exercise: string;
         };
         /**
+         * BeginSitting
+         * @description Begin a sitting of poses and rests; one that still goes on ends here.
+         */
+        BeginSitting: {
+            /** Blocks */
+            blocks: components["schemas"]["FileBlock"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "begin_sitting";
+        };
+        /**
          * BelieveScatter
          * @description Make the scatter of the readings one's own: every kind is trusted so much less, or more.
          */
@@ -1182,6 +1212,7 @@ export interface components {
              * Format: date-time
              */
             changed_at: string;
+            clock: components["schemas"]["RunningClock"] | null;
             /** Current Take */
             current_take: string;
             /** Demo */
@@ -1523,6 +1554,16 @@ export interface components {
             start: string;
         };
         /**
+         * BlockShown
+         * @description A pose, work or rest, and its minutes.
+         */
+        BlockShown: {
+            /** Kind */
+            kind: string;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
          * BrokenCard
          * @description A study that can't be read, and what can be done: its file saved, its last change undone.
          */
@@ -1588,7 +1629,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -2016,6 +2057,17 @@ export interface components {
             type: "edit_sighting";
         };
         /**
+         * EndSitting
+         * @description End the sitting.
+         */
+        EndSitting: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "end_sitting";
+        };
+        /**
          * ExerciseShown
          * @description An exercise, what it trains, and its lines of the record.
          */
@@ -2155,6 +2207,21 @@ export interface components {
             };
             /** Said */
             said: string[];
+        };
+        /**
+         * FileBlock
+         * @description A pose, a stretch of work without a sitter, or a rest.
+         */
+        FileBlock: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "pose" | "work" | "rest";
+            /** Minutes */
+            minutes: number;
+        } & {
+            [key: string]: unknown;
         };
         /**
          * FileCastShadow
@@ -2804,6 +2871,39 @@ export interface components {
             /** Scene */
             scene: string;
             station: components["schemas"]["FileStation"];
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileSitting
+         * @description A sitting: when it began, its poses and rests one after the other, when the model (or the
+         *     artist) moved, when it ended, and the artist's own words about it.
+         */
+        FileSitting: {
+            /** At */
+            at: string;
+            /**
+             * Blocks
+             * @default []
+             */
+            blocks?: components["schemas"]["FileBlock"][];
+            /**
+             * Ended
+             * @default null
+             */
+            ended?: string | null;
+            /** Id */
+            id: string;
+            /**
+             * Moved
+             * @default []
+             */
+            moved?: string[];
+            /**
+             * Note
+             * @default null
+             */
+            note?: string | null;
         } & {
             [key: string]: unknown;
         };
@@ -3573,6 +3673,18 @@ export interface components {
             title: string;
         };
         /**
+         * ModelMoved
+         * @description Say that the model or the artist has moved: what is sighted from now on is a take of its
+         *     own.
+         */
+        ModelMoved: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "model_moved";
+        };
+        /**
          * MoveShown
          * @description A correction in words and as arrows; `done` once it is made on the paper.
          */
@@ -3617,6 +3729,21 @@ export interface components {
             ][];
             /** Share */
             share: number;
+        };
+        /**
+         * NoteSitting
+         * @description Write down a sitting in the artist's own words.
+         */
+        NoteSitting: {
+            /** Note */
+            note: string | null;
+            /** Sitting */
+            sitting: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "note_sitting";
         };
         /** OrderSighting */
         OrderSighting: {
@@ -4031,6 +4158,22 @@ export interface components {
             top_mm: number;
             /** Within */
             within: string;
+        };
+        /**
+         * Planned
+         * @description What fits into a pose of so many minutes.
+         */
+        Planned: {
+            /** Left Loose */
+            left_loose: string[];
+            /** Minutes */
+            minutes: number;
+            /** Readings */
+            readings: string[];
+            /** Said */
+            said: string;
+            /** Stages */
+            stages: components["schemas"]["StageShown"][];
         };
         /**
          * Plumbs
@@ -4692,6 +4835,17 @@ export interface components {
             type: "resight_drawing";
         };
         /**
+         * RestNow
+         * @description End the pose and rest.
+         */
+        RestNow: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "rest_now";
+        };
+        /**
          * Reveal
          * @description All true marks, and how often the truth lay inside the area drawn for it.
          */
@@ -4842,6 +4996,23 @@ export interface components {
             seconds: number;
             /** What */
             what: string;
+        };
+        /**
+         * RunningClock
+         * @description The sitting that goes on: when it began, what the time is now, its blocks, and how often the
+         *     model has moved.
+         */
+        RunningClock: {
+            /** At */
+            at: string;
+            /** Blocks */
+            blocks: components["schemas"]["BlockShown"][];
+            /** Id */
+            id: string;
+            /** Moved */
+            moved: number;
+            /** Now */
+            now: string;
         };
         /**
          * SceneCard
@@ -5119,6 +5290,18 @@ export interface components {
             type: "set_sheet";
         };
         /**
+         * SetShown
+         * @description A usual set of poses and rests.
+         */
+        SetShown: {
+            /** Blocks */
+            blocks: components["schemas"]["BlockShown"][];
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * SetSubject
          * @description Put a scene or a picture in the subject's place, or nothing.
          */
@@ -5261,6 +5444,52 @@ export interface components {
             /** Width Said */
             width_said: string;
         };
+        /**
+         * SittingRoom
+         * @description All that the room shows. `same` says whether the place is the same after a break or a move,
+         *     once enough is sighted again; `seconds_per_reading` is the artist's own pace, or the usual one
+         *     (`own_pace` false).
+         */
+        SittingRoom: {
+            clock: components["schemas"]["RunningClock"] | null;
+            /** Log */
+            log: components["schemas"]["SittingShown"][];
+            /** Own Pace */
+            own_pace: boolean;
+            plan: components["schemas"]["Planned"];
+            /** Same */
+            same: string | null;
+            /** Seconds Per Reading */
+            seconds_per_reading: number;
+            /** Sets */
+            sets: components["schemas"]["SetShown"][];
+            /** Shifted */
+            shifted: boolean;
+            /** Version */
+            version: number;
+        };
+        /**
+         * SittingShown
+         * @description One sitting as it was: what was sighted and checked in it, its minutes so far or in all.
+         */
+        SittingShown: {
+            /** At */
+            at: string;
+            /** Checks */
+            checks: number;
+            /** Ended */
+            ended: string | null;
+            /** Id */
+            id: string;
+            /** Minutes */
+            minutes: number;
+            /** Moved */
+            moved: number;
+            /** Note */
+            note: string | null;
+            /** Readings */
+            readings: number;
+        };
         /** SpanSighting */
         SpanSighting: {
             /**
@@ -5318,6 +5547,18 @@ export interface components {
             units: number | string;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * StageShown
+         * @description A stage and its minutes.
+         */
+        StageShown: {
+            /** Minutes */
+            minutes: number;
+            /** Name */
+            name: string;
+            /** Stage */
+            stage: string;
         };
         /**
          * StandingShown
@@ -5777,6 +6018,11 @@ export interface components {
              * @default []
              */
             sightings?: (components["schemas"]["SpanSighting"] | components["schemas"]["TiltSighting"] | components["schemas"]["DropSighting"] | components["schemas"]["LevelSighting"] | components["schemas"]["PartSighting"] | components["schemas"]["RunSighting"] | components["schemas"]["MatchSighting"] | components["schemas"]["ParallelSighting"] | components["schemas"]["OrderSighting"])[];
+            /**
+             * Sittings
+             * @default []
+             */
+            sittings?: components["schemas"]["FileSitting"][];
             /**
              * Subject
              * @default null
@@ -8936,6 +9182,67 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetRoom"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sitting: {
+        parameters: {
+            query?: {
+                version?: number | null;
+                minutes?: number;
+            };
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SittingRoom"];
                 };
             };
             /** @description Not Found */

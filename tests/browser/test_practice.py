@@ -239,7 +239,7 @@ class TheRoom(PracticeCase):
         expect(self.page.locator("[data-series] li")).to_have_count(7)
         self.page.get_by_role("button", name="Begin: One box").click()
         self.page.wait_for_selector("[data-version='1']")
-        expect(self.page.locator("[data-landmark]")).to_have_count(14)
+        expect(self.page.locator("[data-landmark]")).to_have_count(17)
         self.open("/practice/series", "text=Go on with it")
 
     def test_the_record_speaks_at_the_bench_and_what_was_seen_is_kept_as_sure_as_it_is(self):

@@ -19,6 +19,7 @@ import type {
   RoomFrame,
   SeriesRoom,
   SheetRoom,
+  SittingRoom,
   Station,
   StationRoom,
   Strokes,
@@ -74,6 +75,19 @@ export const queries = {
       queryKey: ["artists"],
       queryFn: ({ signal }) =>
         told(client.GET("/api/v1/artists", { signal })) as Promise<{ artists: Artist[] }>,
+    }),
+  sitting: (seen: Seen, minutes: number) =>
+    queryOptions({
+      queryKey: ["sitting", seen.id, seen.version, minutes],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/studies/{study_id}/sitting", {
+            params: { ...of(seen.id), query: { version: seen.version, minutes } },
+            signal,
+          }),
+        ) as Promise<SittingRoom>,
+      placeholderData: keepPreviousData,
+      retry: false,
     }),
   series: () =>
     queryOptions({

@@ -72,4 +72,6 @@ export type Answered = Schemas["Answered"];
 export type Artist = Schemas["ArtistShown"];
 export type OwnEye = Schemas["OwnEye"];
 export type SeriesRoom = Schemas["SeriesRoom"];
+export type SittingRoom = Schemas["SittingRoom"];
+export type RunningClock = Schemas["RunningClock"];
 export type Series = Schemas["SeriesShown"];

@@ -1,11 +1,11 @@
 // All pages: where each is, and how it is loaded when it is first opened.
 import { type ComponentType, lazy } from "react";
-import { STAGES, type Stage } from "../shared/stages";
+import { type Room, STAGES } from "../shared/stages";
 
 type Page = { path: string; page: ComponentType };
 type Loaded = Promise<{ default: ComponentType }>;
 
-const ROOMS: Record<Stage, () => Loaded> = {
+const ROOMS: Record<Room, () => Loaded> = {
   subject: () => import("./pages/SubjectPage"),
   frame: () => import("./pages/FramePage"),
   bench: () => import("./pages/BenchPage"),
@@ -25,5 +25,6 @@ export const PAGES: readonly Page[] = [
     path: `/studies/:id${each.path}`,
     page: lazy(ROOMS[each.key]),
   })),
+  { path: "/studies/:id/sitting", page: lazy(() => import("./pages/SittingPage")) },
   { path: "*", page: lazy(() => import("./pages/WallPage")) },
 ];

@@ -2,6 +2,7 @@
 import { Button } from "antd";
 import { Link } from "react-router";
 import type { Bench } from "../api/types";
+import { SittingChip } from "./SittingChip";
 import styles from "./StudyHeader.module.css";
 import { STAGES, type Stage } from "./stages";
 import type { StudyHandle } from "./useStudy";
@@ -32,6 +33,7 @@ export function StudyHeader({ study, bench, stage, onUndo, onRedo, children }: P
             {each.label}
           </Link>
         ))}
+        <SittingChip bench={bench} here={stage === "sitting"} />
       </nav>
       <div className={styles.tools}>
         <Button

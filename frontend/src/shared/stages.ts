@@ -9,4 +9,6 @@ export const STAGES = [
   { key: "tone", label: "Tone", path: "/tone" },
 ] as const;
 
-export type Stage = (typeof STAGES)[number]["key"];
+export type Room = (typeof STAGES)[number]["key"];
+/** The sitting has a room beside the order of work, reached from its clock in the head. */
+export type Stage = Room | "sitting";

@@ -55,6 +55,13 @@ from zirkel.commands.sightings import (
     StrikeSighting,
     TakeSighting,
 )
+from zirkel.commands.sittings import (
+    BeginSitting,
+    EndSitting,
+    ModelMoved,
+    NoteSitting,
+    RestNow,
+)
 from zirkel.commands.subject import (
     MeasurePicture,
     ReadPicture,
@@ -121,6 +128,11 @@ AnyChange = Annotated[
     | RemoveFigure
     | PutHead
     | RemoveHead
+    | BeginSitting
+    | ModelMoved
+    | RestNow
+    | EndSitting
+    | NoteSitting
     | PutArea
     | RemoveArea
     | SuggestAreas

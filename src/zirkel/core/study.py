@@ -30,6 +30,7 @@ from zirkel.core.light import (
     ToneArea,
     ToneReading,
 )
+from zirkel.core.pose import MOST_SITTINGS, Sitting
 from zirkel.core.sightings import KINDS, Sighting
 from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.subject.faults import FAULTS
@@ -333,6 +334,10 @@ class Study:
     went_on: tuple[WentOn, ...] = entry(
         "record", (), many="list", records=(WentOn,), key="id", most=MOST_CHECKS
     )
+    sittings: tuple[Sitting, ...] = entry(
+        "record", (), many="list", records=(Sitting,), key="id", most=MOST_SITTINGS
+    )
+    """When the artist sat down to it, the latest last."""
     guesses: tuple[Guess, ...] = entry(
         "record", (), many="list", records=(Guess,), key="id", most=MOST_GUESSES
     )

@@ -15,6 +15,7 @@ from zirkel.core.drawn import (
 )
 from zirkel.core.head import Figure, Head
 from zirkel.core.light import Medium, Overlap, ToneArea, ToneReading
+from zirkel.core.pose import Block
 from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.study import (
     Frame,
@@ -70,6 +71,7 @@ FilePhotograph = Annotated[Photograph, Recorded]
 FileRuled = Annotated[Ruled, Recorded]
 FileTolerances = Annotated[Tolerances, Recorded]
 FileEyeGuess = Annotated[EyeGuess, Recorded]
+FileBlock = Annotated[Block, Recorded]
 FilePicture = Annotated[PictureSubject, Recorded]
 
 

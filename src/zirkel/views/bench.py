@@ -10,6 +10,7 @@ from pydantic import BaseModel
 from zirkel.core.network.checks import UNCHECKED
 from zirkel.core.network.solve import Solution, Take
 from zirkel.core.sheet.plan import Mark
+from zirkel.core.sitting.course import since_the_break
 from zirkel.core.study import Study, UnitLength, UnitPair
 from zirkel.core.tones.overlaps import FADED, fading
 from zirkel.core.words.base import Words
@@ -26,6 +27,7 @@ from zirkel.store.store import Store, Stored
 from zirkel.studyfile.sightings import sighting_to_file
 from zirkel.views.did import say_what_it_did
 from zirkel.views.letters import short_letters
+from zirkel.views.sitting import RunningClock, clock_of
 from zirkel.views.subject import (
     BenchSubject,
     Laid,
@@ -200,6 +202,8 @@ class Bench(BaseModel):
     takes: list[BenchTake]
     adopted: list[BenchRelation]
     current_take: str
+    clock: RunningClock | None
+    """The sitting that goes on."""
     inches: bool
     eye_first: bool
     """Whether the eye speaks before a reading is taken."""
@@ -283,6 +287,7 @@ def bench_of(stored: Stored, before: Stored | None = None) -> Bench:
             for each in study.adopted
         ],
         current_take=current_take(study),
+        clock=clock_of(study),
         variance_factor=solution.variance_factor,
         scatter=solution.scatter,
         agreement=worked.agreement,
@@ -440,6 +445,14 @@ def _take_words(name: str, take: Take) -> str | None:
 
 
 def current_take(study: Study) -> str:
-    """The take of the last reading that has one, or the first take."""
+    """The take of the last reading that has one, or the first take; a new one once the model has
+    moved."""
     named = [s.take_name for s in study.sightings if s.take_name is not None]
-    return named[-1] if named else "t1"
+    if not named:
+        return "t1"
+    since = since_the_break(study)
+    taken = since is not None and any(each.take_name for each in since.after)
+    if since is None or taken:
+        return named[-1]
+    numbers = [int(each[1:]) for each in named if each[:1] == "t" and each[1:].isdigit()]
+    return f"t{max(numbers, default=0) + 1}"

@@ -2,13 +2,18 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+from datetime import UTC, datetime
+
 from pydantic import BaseModel
 
 from zirkel.core.network.ambiguity import Ambiguity
 from zirkel.core.network.relations import Line, Relation
 from zirkel.core.network.trust import Component
-from zirkel.core.network.what_next import Suggestion
+from zirkel.core.network.what_next import Next, Suggestion
 from zirkel.core.sightings import Sighting
+from zirkel.core.sitting.clock import running
+from zirkel.core.sitting.course import controls_left, plan_now, since_the_break
 from zirkel.core.words.network import because, say_ambiguity, say_sigma
 from zirkel.core.words.sightings import ask_for, said
 from zirkel.core.worked import Worked
@@ -17,6 +22,7 @@ from zirkel.studyfile.sightings import sighting_to_file
 from zirkel.views.subject import hidden_from
 
 RELATIONS = 12
+PROMPTED = 5
 AMBIGUOUS = 3
 
 
@@ -111,7 +117,7 @@ def open_prompts(store: Store, study_id: int) -> Prompts:
     """What to sight next in one study."""
     stored = store.get(study_id)
     worked, unseen = stored.worked, hidden_from(stored)
-    found = worked.next(unseen)
+    found = _in_the_sitting(worked, worked.next(unseen), unseen)
     return Prompts(
         version=stored.version,
         sightings=[_prompt(stored.worked, each) for each in found.sightings],
@@ -119,6 +125,22 @@ def open_prompts(store: Store, study_id: int) -> Prompts:
         unchecked=list(found.unchecked),
         ambiguous=[_ambiguous(worked, each) for each in worked.ambiguities(unseen)[:AMBIGUOUS]],
     )
+
+
+def _in_the_sitting(worked: Worked, usual: Next, unseen: tuple[str, ...]) -> Next:
+    """What is asked while a sitting goes on: control readings after a break, then what the time
+    that is left allows; else what is usual."""
+    study, solution = worked.study, worked.solution
+    sitting = running(study)
+    if sitting is None:
+        return usual
+    since = since_the_break(study)
+    if since is not None:
+        again = controls_left(solution.adjusted, since, unseen)
+        if again:
+            return replace(usual, sightings=again)
+    plan = plan_now(solution.adjusted, sitting, datetime.now(UTC), solution.scatter, unseen)
+    return replace(usual, sightings=plan.sightings[:PROMPTED]) if plan else usual
 
 
 def _ambiguous(worked: Worked, each: Ambiguity) -> AmbiguousPlace:

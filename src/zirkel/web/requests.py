@@ -118,6 +118,12 @@ class TonesQuery(Wanted):
     groups: int = Field(default=4, ge=1, le=7)
 
 
+class SittingQuery(Wanted):
+    """How many minutes there are for a pose."""
+
+    minutes: float = Field(default=10.0, ge=1.0, le=600.0, allow_inf_nan=False)
+
+
 class FlatThing(BaseModel):
     """A level rectangle: how far the eye is over it, how far away its near edge, its size; all in
     one unit."""

@@ -23,7 +23,7 @@ type Props = { stage: Stage; bare?: boolean; children: (room: Room) => React.Rea
 export function StudyPage({ stage, bare, children }: Props) {
   const study = useStudy(Number(useParams().id));
   const { bench } = study;
-  useTitle(bench?.title, STAGES.find((each) => each.key === stage)?.label);
+  useTitle(bench?.title, STAGES.find((each) => each.key === stage)?.label ?? "Sitting");
   if (!bench) {
     return study.error ? (
       <div className={styles.lost}>

@@ -67,6 +67,12 @@ export function Drill() {
   );
 }
 
+/** What a finger has hold of in a block-in: one that stands (`near`) or the new one, and from where. */
+type Held = { near: number | null; number: number; from: Point } | null;
+
+/** How far a finger has to go to pull what it is on, as a share of the board. */
+const PULLED = 0.012;
+
 type TrialProps = {
   drill: ReturnType<typeof useDrill>;
   posed: NonNullable<ReturnType<typeof useDrill>["posed"]>;
@@ -78,7 +84,7 @@ function Trial({ drill, posed }: TrialProps) {
   const many = posed.way.sort === "places";
   const [answer, setAnswer] = useState<Answer | null>(null);
   const [typed, setTyped] = useState("");
-  const [held, setHeld] = useState<number | null>(null);
+  const [held, setHeld] = useState<Held>(null);
   const [cross, setCross] = useState<Point | null>(null);
   const [help, setHelp] = useState(false);
   const left = useClock(many && !judged ? posed.way.seconds : null);
@@ -88,12 +94,16 @@ function Trial({ drill, posed }: TrialProps) {
   const send = (said: Answer) => drill.send(said, null);
   const point = (p: Point, phase: "down" | "move" | "up") => {
     if (many && answered) {
-      const number =
-        phase === "down" ? (taken(posed.way, answered, p) ?? nextPlace(answered)) : held;
-      if (number !== null) {
+      // A tap sets the next one, wherever it is; one that stands is pulled by dragging it.
+      const near = phase === "down" ? taken(posed.way, answered, p) : (held?.near ?? null);
+      const pulled = held !== null && Math.hypot(p.x - held.from.x, p.y - held.from.y) > PULLED;
+      const number = near === null ? (held?.number ?? nextPlace(answered)) : near;
+      if (near === null || pulled) {
         setAnswer(put(posed.way, answered, number, p));
+      } else if (phase === "up") {
+        setAnswer(put(posed.way, answered, nextPlace(answered), p));
       }
-      setHeld(phase === "up" ? null : number);
+      setHeld(phase === "up" ? null : (held ?? { near, number, from: p }));
       setCross(null);
       return;
     }

@@ -16,6 +16,9 @@ TALL = 0.56
 SIDE = 0.47
 LEFT, RIGHT, TOP = 0.015, 0.515, 0.045
 LANDMARKS, SECONDS = 12, 120.0
+APART = 0.022
+"""How far apart landmarks lie on the board, to be told from one another."""
+
 FEWEST = 6
 """Landmarks without which nothing is scored: who stopped earlier has not blocked in."""
 
@@ -78,10 +81,18 @@ class BlockIn(Exercise):
 
 
 def chosen(look: Look, rng: np.random.Generator) -> list[str]:
-    """Twelve landmarks, the lower tiers first, from the top down."""
+    """Twelve landmarks, the lower tiers first, from the top down; near ones only where there are
+    not twelve that lie apart."""
     names = sorted(look.places)
     rng.shuffle(names)
-    kept = sorted(names, key=lambda each: look.tiers[each])[:LANDMARKS]
+    names.sort(key=lambda each: look.tiers[each])
+    kept: list[str] = []
+    for name in names:
+        x, y = look.places[name]
+        near = [np.hypot(x - a, y - b) for a, b in (look.places[each] for each in kept)]
+        if min(near, default=1.0) >= APART and len(kept) < LANDMARKS:
+            kept.append(name)
+    kept += [name for name in names if name not in kept][: LANDMARKS - len(kept)]
     return sorted(kept, key=lambda each: look.places[each][1])
 
 

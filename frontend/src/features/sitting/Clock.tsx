@@ -1,0 +1,109 @@
+// The clock while a sitting goes on: large, quiet, with a soft bell at the end of each block.
+import { Button, Switch } from "antd";
+import { useEffect, useRef, useState } from "react";
+import { Link } from "react-router";
+import type { Bench, Change, SittingRoom as Room, RunningClock } from "../../api/types";
+import { asMinutes, KIND_WORDS, useSittingClock } from "../../shared/sittingClock";
+import { ring } from "./bell";
+import styles from "./Sitting.module.css";
+import { useAwake } from "./useAwake";
+
+const QUIET = "bell";
+
+type Props = {
+  bench: Bench;
+  clock: RunningClock;
+  room: Room;
+  tell: (change: Change) => Promise<void>;
+};
+
+export function Clock({ bench, clock, room, tell }: Props) {
+  const at = useSittingClock(clock);
+  const [bell, setBell] = useState(() => localStorage.getItem(QUIET) !== "off");
+  const before = useRef(at?.block ?? null);
+  useAwake();
+  useEffect(() => {
+    if (at && at.block !== before.current) {
+      if (bell) {
+        ring(at.kind === "rest" || at.block === null ? 2 : 1);
+      }
+      before.current = at.block;
+    }
+  }, [at, bell]);
+  if (!at) {
+    return null;
+  }
+  const total = clock.blocks.filter((each) => each.kind === "pose").length;
+  const number = clock.blocks
+    .slice(0, (at.block ?? clock.blocks.length) + 1)
+    .filter((each) => each.kind === "pose").length;
+  const rests = at.kind === "rest";
+  return (
+    <section className={styles.clock} aria-label="Clock" data-kind={at.kind}>
+      <p className={styles.kind}>
+        {KIND_WORDS[at.kind]}
+        {at.kind === "pose" && total > 1 ? ` ${number} of ${total}` : ""}
+      </p>
+      <p className={styles.left} data-left={at.secondsLeft}>
+        {at.block === null ? "0:00" : asMinutes(at.secondsLeft)}
+      </p>
+      <p className={styles.hint} role="status">
+        {at.block === null
+          ? "All poses are over. Thank your sitter; clean up, then look at the drawing from afar."
+          : rests
+            ? "Put the stick down. Shake out the shoulder, look far away. The sitter's rest is theirs."
+            : "Large shapes first; what the plan leaves out is left to the eye."}
+      </p>
+      <ol className={styles.blocks} aria-label="Poses and rests">
+        {clock.blocks.map((each, i) => (
+          <li
+            // biome-ignore lint/suspicious/noArrayIndexKey: a block is its place in the sitting
+            key={i}
+            data-kind={each.kind}
+            aria-current={i === at.block ? "step" : undefined}
+            style={{ flexGrow: each.minutes }}
+          >
+            {Math.round(each.minutes)}
+          </li>
+        ))}
+      </ol>
+      {room.same && (
+        <p className={room.shifted ? styles.shifted : styles.same} data-same>
+          {room.same}
+        </p>
+      )}
+      <div className={styles.actions}>
+        <Link className={styles.begin} to={`/studies/${bench.id}?easel=yes`}>
+          To the easel
+        </Link>
+        <Button size="large" onClick={() => tell({ type: "model_moved" })}>
+          The model has moved
+        </Button>
+        {!rests && at.block !== null && (
+          <Button size="large" onClick={() => tell({ type: "rest_now" })}>
+            Rest now
+          </Button>
+        )}
+        <Button size="large" onClick={() => tell({ type: "end_sitting" })}>
+          End the sitting
+        </Button>
+        <label className={styles.bell}>
+          <Switch
+            checked={bell}
+            onChange={(on) => {
+              localStorage.setItem(QUIET, on ? "on" : "off");
+              setBell(on);
+            }}
+          />
+          Bell
+        </label>
+      </div>
+      {clock.moved > 0 && (
+        <p className={styles.hint}>
+          Moved {clock.moved === 1 ? "once" : `${clock.moved} times`}: what is sighted since then is
+          a take of its own, and a few readings are asked again first.
+        </p>
+      )}
+    </section>
+  );
+}

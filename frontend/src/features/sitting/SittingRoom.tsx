@@ -1,0 +1,140 @@
+// The time at hand: poses and rests, what fits into a pose, the clock while it runs, the log.
+import { useQuery } from "@tanstack/react-query";
+import { Button } from "antd";
+import { useState } from "react";
+import { Link } from "react-router";
+import { queries } from "../../api/queries";
+import type { Bench, Change, SittingRoom as Room } from "../../api/types";
+import { Clock } from "./Clock";
+import { Log } from "./Log";
+import styles from "./Sitting.module.css";
+
+type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
+
+export function SittingRoom({ bench, make }: Props) {
+  const [chosen, setChosen] = useState("ten");
+  const [own, setOwn] = useState(10);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const first = useQuery(queries.sitting(bench, minutesOf(undefined, chosen, own)));
+  const set = first.data?.sets.find((each) => each.name === chosen);
+  const minutes = minutesOf(set, chosen, own);
+  const { data: room, error } = useQuery(queries.sitting(bench, minutes));
+  const tell = async (change: Change) => setTrouble(await make(change));
+  if (error) {
+    return <p role="alert">{error.message}</p>;
+  }
+  if (!room) {
+    return null;
+  }
+  const blocks = set?.blocks ?? [{ kind: "pose", minutes: own }];
+  return (
+    <div className={styles.room}>
+      <div className={styles.main}>
+        {trouble && (
+          <p role="alert" className={styles.bad}>
+            {trouble}
+          </p>
+        )}
+        {bench.clock ? (
+          <Clock bench={bench} clock={bench.clock} room={room} tell={tell} />
+        ) : (
+          <section className={styles.choose} aria-label="Time at hand">
+            <h1>How much time is there?</h1>
+            <div className={styles.sets}>
+              {room.sets.map((each) => (
+                <button
+                  type="button"
+                  key={each.name}
+                  aria-pressed={chosen === each.name}
+                  onClick={() => setChosen(each.name)}
+                >
+                  {each.title}
+                </button>
+              ))}
+              <label data-on={chosen === "own"}>
+                <span>One pose of my own</span>
+                <input
+                  type="number"
+                  min={1}
+                  max={600}
+                  value={own}
+                  onFocus={() => setChosen("own")}
+                  onChange={(event) => {
+                    setChosen("own");
+                    setOwn(Math.min(Math.max(Number(event.target.value) || 1, 1), 600));
+                  }}
+                />
+                <span>minutes</span>
+              </label>
+            </div>
+            <Button
+              type="primary"
+              size="large"
+              onClick={() => tell({ type: "begin_sitting", blocks } as Change)}
+            >
+              Begin now
+            </Button>
+            <p className={styles.care}>
+              Before it begins: is the sitter warm, seated safely, free to stop at any time? A rest
+              is never cut short. Rest your own shoulder and eyes with them.
+            </p>
+          </section>
+        )}
+        <Log room={room} tell={tell} />
+      </div>
+      <Plan room={room} bench={bench} />
+    </div>
+  );
+}
+
+function minutesOf(set: Room["sets"][number] | undefined, chosen: string, own: number): number {
+  const first = set?.blocks.find((each) => each.kind !== "rest")?.minutes;
+  return chosen === "own" ? own : (first ?? 10);
+}
+
+function Plan({ room, bench }: { room: Room; bench: Bench }) {
+  const { plan } = room;
+  const seconds = Math.round(room.seconds_per_reading);
+  return (
+    <aside className={styles.plan} aria-label="What fits in" data-plan={plan.readings.length}>
+      <h2>What fits into {say(plan.minutes)}</h2>
+      <ol className={styles.stages}>
+        {plan.stages.map((each) => (
+          <li key={each.stage} style={{ flexGrow: each.minutes }}>
+            <b>{each.name}</b>
+            {say(each.minutes)}
+          </li>
+        ))}
+      </ol>
+      <p>{plan.said}</p>
+      <p className={styles.pace}>
+        {room.own_pace
+          ? `At your own pace, ${seconds} seconds a reading.`
+          : `At ${seconds} seconds a reading; once you have sighted for a while, at your own pace.`}
+      </p>
+      {plan.left_loose.length > 0 && (
+        <p>Still loose then: {plan.left_loose.join(", ")}. Place them by eye.</p>
+      )}
+      {plan.readings.length > 0 && (
+        <ol className={styles.readings}>
+          {plan.readings.map((each, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: the same may be asked twice in a plan
+            <li key={i}>{each}</li>
+          ))}
+        </ol>
+      )}
+      <Link className={styles.go} to={`/studies/${bench.id}?easel=yes`}>
+        To the easel
+      </Link>
+    </aside>
+  );
+}
+
+function say(minutes: number): string {
+  const whole = Math.floor(minutes);
+  const seconds = Math.round((minutes - whole) * 60);
+  if (whole === 0) {
+    return `${seconds} s`;
+  }
+  return seconds && whole < 10 ? `${whole} min ${seconds} s` : `${Math.round(minutes)} min`;
+}

@@ -1,0 +1,1 @@
+export { SittingRoom } from "./SittingRoom";

@@ -1,0 +1,61 @@
+// Where the clock of a sitting stands. Reckoned from when it began, so that a tab that slept, a reload
+// and another device all show the same.
+import { useEffect, useState } from "react";
+import type { RunningClock } from "../api/types";
+
+export type ClockStands = {
+  /** Number of the block that runs; null once all are over. */
+  block: number | null;
+  kind: string;
+  secondsLeft: number;
+};
+
+/** By how much this machine's clock is ahead of the server's, for each answer when it first came. */
+const ahead = new Map<string, number>();
+
+function offset(clock: RunningClock): number {
+  const known = ahead.get(clock.now);
+  if (known !== undefined) {
+    return known;
+  }
+  const made = Date.now() - Date.parse(clock.now);
+  ahead.set(clock.now, made);
+  return made;
+}
+
+export function standsAt(clock: RunningClock, now: number): ClockStands {
+  let gone = (now - offset(clock) - Date.parse(clock.at)) / 1000;
+  for (const [number, block] of clock.blocks.entries()) {
+    gone -= 60 * block.minutes;
+    if (gone < 0) {
+      return { block: number, kind: block.kind, secondsLeft: Math.ceil(-gone) };
+    }
+  }
+  return { block: null, kind: "over", secondsLeft: 0 };
+}
+
+/** The clock, told anew every half second; null without a sitting. */
+export function useSittingClock(clock: RunningClock | null): ClockStands | null {
+  const [now, setNow] = useState(() => Date.now());
+  const runs = clock !== null;
+  useEffect(() => {
+    if (!runs) {
+      return;
+    }
+    setNow(Date.now());
+    const tick = window.setInterval(() => setNow(Date.now()), 500);
+    return () => window.clearInterval(tick);
+  }, [runs]);
+  return clock ? standsAt(clock, Math.max(now, Date.parse(clock.at))) : null;
+}
+
+export const KIND_WORDS: Record<string, string> = {
+  pose: "Pose",
+  work: "Work",
+  rest: "Rest",
+  over: "Over",
+};
+
+export function asMinutes(seconds: number): string {
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+}

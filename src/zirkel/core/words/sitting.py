@@ -1,0 +1,47 @@
+"""What is said of a sitting: what its time is good for, and whether the place is the same."""
+
+from __future__ import annotations
+
+from zirkel.core.network.slack import SDS
+from zirkel.core.sitting.control import SamePlace
+from zirkel.core.sitting.plan import SittingPlan
+from zirkel.core.words.base import Words
+
+STAGES = {"frame": "Frame", "envelope": "Envelope", "sight": "Sight", "draw": "Draw",
+          "check": "Check", "tone": "Tone"}  # fmt: skip
+BLOCKS = {"pose": "Pose", "work": "Work", "rest": "Rest"}
+
+
+def say_plan(plan: SittingPlan, words: Words) -> str:
+    """What the readings that fit will have brought."""
+    count = len(plan.sightings)
+    if not count:
+        return "There is nothing that sighting could still add to the large shapes in this time."
+    readings = "One reading fits" if count == 1 else f"{count} readings fit"
+    then = words.roughly(SDS * plan.expected_sd)
+    now = words.roughly(SDS * plan.sd_now)
+    if then == now:
+        return f"{readings}. They hardly make the large shapes surer than {now}."
+    return f"{readings}. The large shapes will then be sure to about {then}; now it is {now}."
+
+
+def say_same(found: SamePlace) -> str:
+    """Whether the place is the same."""
+    size = f"{abs(found.larger) * 100.0:.0f} %"
+    turn = f"{abs(found.turned_deg):.0f}°"
+    if found.same:
+        most = f"{200.0 * found.larger_sd:.0f} % in size or {2.0 * found.turned_sd_deg:.0f}° turned"
+        return (
+            "The place is the same, as far as these readings tell: they would show a change of "
+            f"about {most}."
+        )
+    said = []
+    if abs(found.larger) > 1.5 * found.larger_sd:
+        said.append(f"all looks {size} {'larger' if found.larger > 0 else 'smaller'}")
+    if abs(found.turned_deg) > 1.5 * found.turned_sd_deg:
+        way = "clockwise" if found.turned_deg > 0 else "the other way"
+        said.append(f"turned by {turn} {way}")
+    if not said:
+        return "Something has shifted: what was sighted before and now do not agree."
+    advice = "Step back to where you stood, or go on in a new take."
+    return f"Something has shifted: {' and '.join(said)}. {advice}"

@@ -1,0 +1,171 @@
+"""The room Sitting: what fits into the time, the clock, whether the place is the same, the log."""
+
+from __future__ import annotations
+
+from datetime import UTC, datetime
+
+from pydantic import BaseModel
+
+from zirkel.core.pose import Sitting
+from zirkel.core.sitting.clock import SETS, moment, running
+from zirkel.core.sitting.course import since_the_break, told
+from zirkel.core.sitting.plan import SECONDS_PER_READING, own_pace, plan_sitting
+from zirkel.core.study import Study
+from zirkel.core.words.sightings import ask_for
+from zirkel.core.words.sitting import STAGES, say_plan, say_same
+from zirkel.core.worked import Worked
+from zirkel.store.store import Store
+from zirkel.views.subject import hidden_from
+
+
+class BlockShown(BaseModel):
+    """A pose, work or rest, and its minutes."""
+
+    kind: str
+    minutes: float
+
+
+class SetShown(BaseModel):
+    """A usual set of poses and rests."""
+
+    name: str
+    title: str
+    blocks: list[BlockShown]
+
+
+class StageShown(BaseModel):
+    """A stage and its minutes."""
+
+    stage: str
+    name: str
+    minutes: float
+
+
+class Planned(BaseModel):
+    """What fits into a pose of so many minutes."""
+
+    minutes: float
+    stages: list[StageShown]
+    said: str
+    readings: list[str]
+    left_loose: list[str]
+
+
+class SittingShown(BaseModel):
+    """One sitting as it was: what was sighted and checked in it, its minutes so far or in all."""
+
+    id: str
+    at: str
+    ended: str | None
+    minutes: float
+    readings: int
+    checks: int
+    moved: int
+    note: str | None
+
+
+class RunningClock(BaseModel):
+    """The sitting that goes on: when it began, what the time is now, its blocks, and how often the
+    model has moved."""
+
+    id: str
+    at: str
+    now: str
+    blocks: list[BlockShown]
+    moved: int
+
+
+class SittingRoom(BaseModel):
+    """All that the room shows. `same` says whether the place is the same after a break or a move,
+    once enough is sighted again; `seconds_per_reading` is the artist's own pace, or the usual one
+    (`own_pace` false)."""
+
+    version: int
+    sets: list[SetShown]
+    plan: Planned
+    seconds_per_reading: float
+    own_pace: bool
+    clock: RunningClock | None
+    same: str | None
+    shifted: bool
+    log: list[SittingShown]
+
+
+def clock_of(study: Study) -> RunningClock | None:
+    """The sitting that goes on."""
+    sitting = running(study)
+    if sitting is None:
+        return None
+    return RunningClock(
+        id=sitting.id,
+        at=sitting.at,
+        now=datetime.now(UTC).isoformat(timespec="milliseconds"),
+        blocks=_blocks(sitting),
+        moved=len(sitting.moved),
+    )
+
+
+def _blocks(sitting: Sitting) -> list[BlockShown]:
+    return [BlockShown(kind=each.kind, minutes=each.minutes) for each in sitting.blocks]
+
+
+def open_sitting(store: Store, study_id: int, minutes: float) -> SittingRoom:
+    """The room for one study, its plan for a pose of so many minutes."""
+    stored = store.get(study_id)
+    worked, study = stored.worked, stored.study
+    pace = own_pace(study)
+    now = datetime.now(UTC)
+    since = since_the_break(study)
+    found = None if since is None else told(since)
+    return SittingRoom(
+        version=stored.version,
+        sets=[
+            SetShown(
+                name=name, title=title,
+                blocks=[BlockShown(kind=each.kind, minutes=each.minutes) for each in blocks],
+            )
+            for name, (title, blocks) in SETS.items()
+        ],
+        plan=_planned(worked, minutes, pace or SECONDS_PER_READING, hidden_from(stored)),
+        seconds_per_reading=pace or SECONDS_PER_READING,
+        own_pace=pace is not None,
+        clock=clock_of(study),
+        same=None if found is None else say_same(found),
+        shifted=found is not None and not found.same,
+        log=[_shown(each, study, now) for each in reversed(study.sittings)],
+    )  # fmt: skip
+
+
+def _planned(worked: Worked, minutes: float, pace: float, unseen: tuple[str, ...]) -> Planned:
+    plan = plan_sitting(worked.solution.adjusted, minutes, pace, worked.solution.scatter, unseen)
+    words = worked.words
+    return Planned(
+        minutes=minutes,
+        stages=[
+            StageShown(stage=each.stage, name=STAGES[each.stage], minutes=each.minutes)
+            for each in plan.stages
+        ],
+        said=say_plan(plan, words),
+        readings=[
+            ask_for(words, each.kind, each.start, each.end, each.along, each.towards)
+            for each in plan.sightings
+        ],
+        left_loose=[words.of(each) for each in plan.left_loose],
+    )
+
+
+def _shown(sitting: Sitting, study: Study, now: datetime) -> SittingShown:
+    began, ended = moment(sitting.at), None if sitting.ended is None else moment(sitting.ended)
+    until = ended or now
+
+    def within(text: str | None) -> bool:
+        at = None if text is None else moment(text)
+        return at is not None and began is not None and began <= at <= until
+
+    return SittingShown(
+        id=sitting.id, at=sitting.at, ended=sitting.ended,
+        minutes=0.0 if began is None else max((until - began).total_seconds() / 60.0, 0.0),
+        readings=sum(within(each.taken_at) for each in study.sightings),
+        checks=sum(within(each.at) for each in study.checks),
+        moved=len(sitting.moved), note=sitting.note,
+    )  # fmt: skip
