@@ -4288,6 +4288,11 @@ export interface components {
             before_mm: number;
             /** Checks */
             checks: string[];
+            /**
+             * Control
+             * @default false
+             */
+            control?: boolean;
             /** End */
             end: string;
             /** Gain */

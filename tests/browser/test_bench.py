@@ -136,6 +136,7 @@ class Bench(BrowserCase):
             ("/", "text=Wooden mask"),
             ("/new", "[data-kits] button"),
             ("/scenes", "text=Seated figure"),
+            (f"/studies/{self.id}/sitting", "text=How much time is there?"),
             ("/practice", "text=Every exercise"),
             ("/practice?exercise=place", "h1"),
             ("/practice/series", "[data-series]"),

@@ -20,6 +20,7 @@ ROOMS = (
     ("/studies/{id}/check", "text=To do, in this order"),
     ("/studies/{id}/tone", "[data-question]"),
     ("/new", "[data-kits] button"),
+    ("/studies/{id}/sitting", "text=How much time is there?"),
     ("/practice", "text=Every exercise"),
     ("/practice?exercise=place", "h1"),
     ("/practice/series", "[data-series]"),

@@ -104,7 +104,7 @@ CHANGES = (
     ({"type": "model_moved"}, "The model has moved"),
     ({"type": "rest_now"}, "Rest now"),
     ({"type": "end_sitting"}, "End the sitting"),
-    ({"type": "note_sitting", "sitting": "sitting_1", "note": "Cold."}, "Note on a sitting"),
+    ({"type": "note_sitting", "sitting": "sitting", "note": "Cold."}, "Note on a sitting"),
     ({"type": "set_eye", "part": 0.03, "straight": None}, "Draw by my own eye"),
     ({"type": "believe_scatter", "factor": 1.5}, "Believe my own scatter"),
     ({"type": "set_frame", "frame": FRAME}, "Frame the subject"),

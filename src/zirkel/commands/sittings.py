@@ -18,7 +18,8 @@ from zirkel.studyfile.schema import FileBlock
 
 
 def _now() -> str:
-    return datetime.now(UTC).isoformat(timespec="milliseconds")
+    """To the second, as readings keep their time too."""
+    return datetime.now(UTC).isoformat(timespec="seconds")
 
 
 def _going_on(study: Study) -> Sitting:

@@ -16,6 +16,7 @@ from zirkel.core.sitting.clock import running
 from zirkel.core.sitting.course import controls_left, plan_now, since_the_break
 from zirkel.core.words.network import because, say_ambiguity, say_sigma
 from zirkel.core.words.sightings import ask_for, said
+from zirkel.core.words.sitting import WHY_CONTROL
 from zirkel.core.worked import Worked
 from zirkel.store.store import Store
 from zirkel.studyfile.sightings import sighting_to_file
@@ -41,6 +42,8 @@ class Prompt(BaseModel):
     settles: str
     before_mm: float
     after_mm: float
+    control: bool = False
+    """Whether it is asked again to tell whether the place is the same."""
 
 
 class AmbiguousPlace(BaseModel):
@@ -117,30 +120,30 @@ def open_prompts(store: Store, study_id: int) -> Prompts:
     """What to sight next in one study."""
     stored = store.get(study_id)
     worked, unseen = stored.worked, hidden_from(stored)
-    found = _in_the_sitting(worked, worked.next(unseen), unseen)
+    found, control = _in_the_sitting(worked, worked.next(unseen), unseen)
     return Prompts(
         version=stored.version,
-        sightings=[_prompt(stored.worked, each) for each in found.sightings],
+        sightings=[_prompt(stored.worked, each, control) for each in found.sightings],
         checks=[_prompt(stored.worked, each) for each in found.checks],
         unchecked=list(found.unchecked),
         ambiguous=[_ambiguous(worked, each) for each in worked.ambiguities(unseen)[:AMBIGUOUS]],
     )
 
 
-def _in_the_sitting(worked: Worked, usual: Next, unseen: tuple[str, ...]) -> Next:
-    """What is asked while a sitting goes on: control readings after a break, then what the time
-    that is left allows; else what is usual."""
+def _in_the_sitting(worked: Worked, usual: Next, unseen: tuple[str, ...]) -> tuple[Next, bool]:
+    """What is asked while a sitting goes on: control readings after a break (True), then what the
+    time that is left allows; else what is usual."""
     study, solution = worked.study, worked.solution
     sitting = running(study)
     if sitting is None:
-        return usual
+        return usual, False
     since = since_the_break(study)
     if since is not None:
         again = controls_left(solution.adjusted, since, unseen)
         if again:
-            return replace(usual, sightings=again)
+            return replace(usual, sightings=again), True
     plan = plan_now(solution.adjusted, sitting, datetime.now(UTC), solution.scatter, unseen)
-    return replace(usual, sightings=plan.sightings[:PROMPTED]) if plan else usual
+    return (replace(usual, sightings=plan.sightings[:PROMPTED]) if plan else usual), False
 
 
 def _ambiguous(worked: Worked, each: Ambiguity) -> AmbiguousPlace:
@@ -155,7 +158,7 @@ def _ambiguous(worked: Worked, each: Ambiguity) -> AmbiguousPlace:
     )
 
 
-def _prompt(worked: Worked, each: Suggestion) -> Prompt:
+def _prompt(worked: Worked, each: Suggestion, control: bool = False) -> Prompt:
     size = worked.plan.unit_mm or 1.0
     settles, before, after = each.settles
     return Prompt(
@@ -165,7 +168,8 @@ def _prompt(worked: Worked, each: Suggestion) -> Prompt:
         along=each.along,
         towards=each.towards,
         ask=ask_for(worked.words, each.kind, each.start, each.end, each.along, each.towards),
-        because=because(worked.study, worked.words, each),
+        because=WHY_CONTROL if control else because(worked.study, worked.words, each),
+        control=control,
         gain=each.gain,
         checks=list(each.checks),
         settles=settles,

@@ -7,6 +7,8 @@ from zirkel.core.sitting.control import SamePlace
 from zirkel.core.sitting.plan import SittingPlan
 from zirkel.core.words.base import Words
 
+WHY_CONTROL = "Asked again, to tell whether you are back at the same place and the model too."
+
 STAGES = {"frame": "Frame", "envelope": "Envelope", "sight": "Sight", "draw": "Draw",
           "check": "Check", "tone": "Tone"}  # fmt: skip
 BLOCKS = {"pose": "Pose", "work": "Work", "rest": "Rest"}

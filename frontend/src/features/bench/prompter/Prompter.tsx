@@ -39,7 +39,13 @@ export function Prompter(props: Props) {
         onFocus={() => props.onPointPrompt(prompt ?? null)}
         onBlur={() => props.onPointPrompt(null)}
       >
-        <h2 className={styles.label}>{prompt?.checks.length ? "Check next" : "Sight next"}</h2>
+        <h2 className={styles.label}>
+          {prompt?.control
+            ? "Is it the same place?"
+            : prompt?.checks.length
+              ? "Check next"
+              : "Sight next"}
+        </h2>
         {prompt ? (
           <>
             <p className={styles.ask}>{prompt.ask}</p>

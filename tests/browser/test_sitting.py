@@ -1,0 +1,88 @@
+"""A sitting in a real browser, on a quick clock: begun, moved, rested, ended; exact after sleep, a
+reload and a kill."""
+
+import unittest
+
+from playwright.sync_api import expect
+
+from tests.browser.case import BrowserCase
+
+TITLE = "Potting bench, morning light"
+
+
+class Sitting(BrowserCase):
+    own_server = True
+
+    def setUp(self):
+        super().setUp()
+        self.id = self.study_id(TITLE)
+        self.page.clock.install()
+        self.open(f"/studies/{self.id}/sitting", "text=How much time is there?")
+
+    def begin(self, name):
+        self.page.get_by_role("button", name=name).click()
+        self.page.get_by_role("button", name="Begin now").click()
+        self.page.wait_for_selector("[data-left]")
+
+    def left(self):
+        return int(self.page.locator("[data-left]").get_attribute("data-left"))
+
+    def test_a_long_pose_runs_rests_and_ends_on_time_though_the_tab_slept(self):
+        self.begin("A long pose")
+        begun = self.left()
+        self.assertAlmostEqual(begun, 1200, delta=5)
+        self.page.clock.fast_forward("19:00")
+        self.page.wait_for_timeout(700)
+        self.assertAlmostEqual(self.left(), begun - 1140, delta=2)
+        self.page.clock.fast_forward("01:10")
+        expect(self.page.locator("[data-kind=rest][aria-label=Clock]")).to_contain_text("Rest")
+        expect(self.page.locator("header [data-clock=rest]")).to_contain_text("Rest")
+        self.page.clock.fast_forward("40:00")
+        self.page.wait_for_timeout(700)
+        # An hour and ten seconds after it began: in the last pose, 15 minutes to go.
+        expect(self.page.locator("section[aria-label=Clock]")).to_contain_text("Pose 3 of 3")
+        self.assertAlmostEqual(self.left(), 1200 + begun - 1200 - 310, delta=3)
+        self.page.clock.fast_forward("20:00")
+        expect(self.page.locator("section[aria-label=Clock]")).to_contain_text("All poses are over")
+
+    def test_moved_asked_again_and_told_at_the_easel(self):
+        self.begin("One pose of ten minutes")
+        self.page.get_by_role("button", name="The model has moved").click()
+        expect(self.page.locator("section[aria-label=Clock]")).to_contain_text("Moved once")
+        self.page.get_by_role("link", name="Bench").click()
+        self.page.wait_for_selector("text=Is it the same place?")
+        expect(self.page.locator("header [data-clock=pose]")).to_contain_text("Pose")
+        self.take_it()
+        expect(self.page.locator("output[aria-label='The reading so far']")).to_contain_text("take")
+
+    def test_rest_early_end_and_the_note_survive_a_kill(self):
+        self.begin("A long pose")
+        self.page.get_by_role("button", name="Rest now").click()
+        self.page.wait_for_selector("section[data-kind=rest]")
+        self.assertAlmostEqual(self.left(), 300, delta=5)
+        self.server.kill()
+        self.server.start()
+        self.page.reload()
+        self.page.wait_for_selector("[data-left]")
+        self.assertAlmostEqual(self.left(), 300, delta=40)
+        self.page.get_by_role("button", name="End the sitting").click()
+        self.page.wait_for_selector("text=How much time is there?")
+        note = self.page.get_by_label("Note on").first
+        note.fill("Sitter chilly; next time the heater.")
+        note.blur()
+        self.page.wait_for_timeout(800)
+        self.page.reload()
+        expect(self.page.get_by_label("Note on").first).to_have_value(
+            "Sitter chilly; next time the heater."
+        )
+
+    def test_two_minutes_fit_eight_readings(self):
+        self.page.get_by_role("button", name="Two minutes, five times").click()
+        self.page.wait_for_selector("[data-plan='8']")
+        expect(self.page.locator("aside")).to_contain_text("8 readings fit")
+        self.page.get_by_label("One pose of my own").fill("4")
+        expect(self.page.locator("aside h2")).to_contain_text("What fits into 4 min")
+
+
+if __name__ == "__main__":
+    unittest.main()

@@ -1,0 +1,41 @@
+"""`zirkel sitting`: what fits into the time, as the file's own contract has it."""
+
+import json
+import subprocess
+import sys
+import unittest
+
+from tests.files import SMALL, as_bytes
+
+
+def sitting(*options, document=SMALL):
+    return subprocess.run(
+        [sys.executable, "-m", "zirkel", "sitting", "-", *options],
+        input=as_bytes(document), capture_output=True, check=False,
+    )  # fmt: skip
+
+
+class Sitting(unittest.TestCase):
+    def test_stages_and_readings_by_minutes_and_pace(self):
+        answer = json.loads(sitting("--minutes", "20").stdout)
+        minutes = {each["stage"]: each["minutes"] for each in answer["stages"]}
+        self.assertAlmostEqual(sum(minutes.values()), 20.0)
+        self.assertIn("sight", minutes)
+        self.assertLess(answer["expected_sd"], answer["sd_now"])
+        first = answer["sightings"][0]
+        self.assertLessEqual({"kind", "from", "to", "gain", "because"}, set(first))
+        slow = json.loads(
+            sitting("--minutes", "2", "--seconds-per-reading", "30").stdout
+        )  # fmt: skip
+        self.assertLessEqual(len(slow["sightings"]), 1)
+
+    def test_odd_times_are_refused(self):
+        for options in (("--minutes", "0"), ("--minutes", "soon"), (), ("--minutes", "nan"),
+                        ("--minutes", "5", "--seconds-per-reading", "0")):  # fmt: skip
+            found = sitting(*options)
+            self.assertEqual((found.returncode, found.stdout), (2, b""), options)
+            self.assertTrue(found.stderr)
+
+
+if __name__ == "__main__":
+    unittest.main()
