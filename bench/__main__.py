@@ -15,6 +15,7 @@ from bench import (
     practice,
     quality,
     recipe,
+    sitting,
     speed,
     tones,
 )
@@ -32,6 +33,7 @@ PARTS = {
     "tones": tones.main,
     "heads": heads.main,
     "practice": practice.main,
+    "sitting": sitting.main,
     "photographs": photographs.main,
     "fuzz": fuzz.main,
 }

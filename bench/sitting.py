@@ -1,5 +1,5 @@
 """Sittings at made-up subjects: planned readings of the large shapes against a sensible order of as
-many, and what was expected against what was found.
+many, what was expected against what was found, and what control readings find after a break.
 
 Subjects, hand and the sensible order are those of `hands`. The error is the root mean square over
 the coordinates of the tier-1 landmarks but the origin.
@@ -11,9 +11,13 @@ from dataclasses import replace
 
 import numpy as np
 
-from bench.hands import MAKERS, Hand, Subject, fresh, sensible
+from bench.hands import MAKERS, Hand, Subject, following, fresh, run, sensible
+from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.search import adjust
 from zirkel.core.network.solve import solve
+from zirkel.core.network.what_next import Suggestion
+from zirkel.core.sightings import Sighting
+from zirkel.core.sitting.control import controls, same_place
 from zirkel.core.sitting.plan import plan_readings
 from zirkel.core.study import Study
 
@@ -68,3 +72,45 @@ def main() -> None:
             theirs.append(unplanned(subject, number, count))
         a, b, e = (float(np.sqrt(np.mean(np.square(each)))) for each in (ours, theirs, expected))
         print(f"| {count} | {a:.3f} | {b:.3f} | {a / b:.2f} | {a / e:.2f} |")
+    print()
+    print("| after the break | told | larger by (sd) | turned by (sd) |")
+    print("|---|---|---|---|")
+    places = [_sighted(number) for number in range(SUBJECTS)]
+    for larger, turned in (
+        (0.0, 0.0),
+        (0.03, 0.0),
+        (0.0, 2.0),
+        (0.06, 0.0),
+        (0.0, 4.0),
+        (0.1, 0.0),
+    ):
+        found = [
+            same_place(adjusted, _taken_again(subject, asked, larger, turned, number))
+            for number, (subject, adjusted, asked) in enumerate(places)
+        ]
+        told = np.mean([not each.same for each in found])
+        size = np.array([each.larger for each in found])
+        turn = np.array([each.turned_deg for each in found])
+        print(f"| {larger:.0%} larger, {turned:g}° turned | {told:.0%} | {size.mean():.1%} "
+              f"({size.std():.1%}) | {turn.mean():.1f}° ({turn.std():.1f}°) |")  # fmt: skip
+
+
+def _sighted(number: int) -> tuple[Subject, Adjustment, tuple[Suggestion, ...]]:
+    """A subject sighted thirty times, and the control readings that are asked then."""
+    subject = MAKERS[number % len(MAKERS)](np.random.default_rng(700 + number))
+    readings = tuple(run(subject, number, following, 30).readings)
+    study = replace(fresh(subject, np.random.default_rng(number)), sightings=readings)
+    adjusted = adjust(study)
+    return subject, adjusted, controls(adjusted)
+
+
+def _taken_again(
+    subject: Subject, asked: tuple[Suggestion, ...], larger: float, turned: float, seed: int
+) -> list[Sighting]:
+    """The control readings from where all looks larger and turned, with a steady stick."""
+    a = np.radians(turned)
+    turn = (1.0 + larger) * np.array([[np.cos(a), -np.sin(a)], [np.sin(a), np.cos(a)]])
+    there = replace(subject, places={name: turn @ at for name, at in subject.places.items()})
+    hand = Hand(there, np.random.default_rng(seed))
+    hand.drifts[:] = 0.0
+    return [hand.read(e.kind, e.start, e.end, e.along, k) for k, e in enumerate(asked)]

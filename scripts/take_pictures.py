@@ -24,13 +24,12 @@ def compare(page: Page) -> None:
     page.get_by_role("button", name="Look again").click()
 
 
-def flat_tones(page: Page) -> None:
-    """The whole in four flat tones, and how each is laid."""
-    page.get_by_role("button", name="Strike").first.click()
-    page.wait_for_selector("[data-doubt]", state="detached")
-    page.keyboard.press("f")
-    page.get_by_text("Plan", exact=True).click()
-    page.wait_for_timeout(1000)
+def sitting(page: Page) -> None:
+    """The first pose of three on the clock."""
+    page.get_by_role("button", name="A long pose").click()
+    page.get_by_role("button", name="Begin now").click()
+    page.wait_for_selector("[data-left]")
+    page.wait_for_timeout(1200)
 
 
 def new_study(page: Page) -> None:
@@ -122,7 +121,7 @@ PICTURES = (
     ("check", f"{BENCH}/check", "text=To do, in this order", WIDE, loaded),
     ("practice", "/practice", "text=Every exercise", WIDE, made_up_eye),
     ("drill", "/practice/drill?of=plumb:40", "[data-board]", WIDE, straight_under),
-    ("flat-tones", f"{BENCH}/tone", "[data-question]", WIDE, flat_tones),
+    ("sitting", "/studies/1/sitting", "text=How much time", WIDE, sitting),
 )
 
 

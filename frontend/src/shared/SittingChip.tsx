@@ -15,10 +15,17 @@ export function SittingChip({ bench, here }: { bench: Bench; here: boolean }) {
     >
       {at ? (
         <>
-          {KIND_WORDS[at.kind]} {at.block !== null && <b>{asMinutes(at.secondsLeft)}</b>}
+          <span className={at.block === null ? "" : styles.word}>{KIND_WORDS[at.kind]}</span>
+          {at.block !== null && <b>{asMinutes(at.secondsLeft)}</b>}
         </>
       ) : (
-        "Sitting"
+        <>
+          <svg className={styles.sign} viewBox="0 0 24 24" aria-hidden="true">
+            <circle cx="12" cy="13" r="8.5" />
+            <path d="M12 8v5l3 2.5M9 2h6" />
+          </svg>
+          <span className={styles.word}>Sitting</span>
+        </>
       )}
     </Link>
   );

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { queries } from "../../api/queries";
 import type { Bench, Change, SittingRoom as Room } from "../../api/types";
+import { useSittingClock } from "../../shared/sittingClock";
 import { Clock } from "./Clock";
 import { Log } from "./Log";
 import styles from "./Sitting.module.css";
@@ -17,7 +18,11 @@ export function SittingRoom({ bench, make }: Props) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const first = useQuery(queries.sitting(bench, minutesOf(undefined, chosen, own)));
   const set = first.data?.sets.find((each) => each.name === chosen);
-  const minutes = minutesOf(set, chosen, own);
+  const at = useSittingClock(bench.clock);
+  // While a pose runs, what is left of it counts, in steps of half a minute.
+  const left = at && at.block !== null && at.kind !== "rest" ? at.secondsLeft : null;
+  const minutes =
+    left === null ? minutesOf(set, chosen, own) : Math.max(Math.round(left / 30) / 2, 1);
   const { data: room, error } = useQuery(queries.sitting(bench, minutes));
   const tell = async (change: Change) => setTrouble(await make(change));
   if (error) {
@@ -87,6 +92,9 @@ export function SittingRoom({ bench, make }: Props) {
   );
 }
 
+/** Readings that are shown at first. */
+const FIRST = 8;
+
 function minutesOf(set: Room["sets"][number] | undefined, chosen: string, own: number): number {
   const first = set?.blocks.find((each) => each.kind !== "rest")?.minutes;
   return chosen === "own" ? own : (first ?? 10);
@@ -94,10 +102,13 @@ function minutesOf(set: Room["sets"][number] | undefined, chosen: string, own: n
 
 function Plan({ room, bench }: { room: Room; bench: Bench }) {
   const { plan } = room;
+  const [all, setAll] = useState(false);
   const seconds = Math.round(room.seconds_per_reading);
   return (
     <aside className={styles.plan} aria-label="What fits in" data-plan={plan.readings.length}>
-      <h2>What fits into {say(plan.minutes)}</h2>
+      <h2>
+        {bench.clock ? "What still fits into" : "What fits into"} {say(plan.minutes)}
+      </h2>
       <ol className={styles.stages}>
         {plan.stages.map((each) => (
           <li key={each.stage} style={{ flexGrow: each.minutes }}>
@@ -117,11 +128,16 @@ function Plan({ room, bench }: { room: Room; bench: Bench }) {
       )}
       {plan.readings.length > 0 && (
         <ol className={styles.readings}>
-          {plan.readings.map((each, i) => (
+          {plan.readings.slice(0, all ? undefined : FIRST).map((each, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: the same may be asked twice in a plan
             <li key={i}>{each}</li>
           ))}
         </ol>
+      )}
+      {plan.readings.length > FIRST && (
+        <Button size="large" aria-expanded={all} onClick={() => setAll(!all)}>
+          {all ? "Only the first" : `All ${plan.readings.length} readings`}
+        </Button>
       )}
       <Link className={styles.go} to={`/studies/${bench.id}?easel=yes`}>
         To the easel
