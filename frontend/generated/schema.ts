@@ -5459,6 +5459,8 @@ export interface components {
             clock: components["schemas"]["RunningClock"] | null;
             /** Log */
             log: components["schemas"]["SittingShown"][];
+            /** Look Again */
+            look_again: string[];
             /** Own Pace */
             own_pace: boolean;
             plan: components["schemas"]["Planned"];
@@ -5475,7 +5477,7 @@ export interface components {
         };
         /**
          * SittingShown
-         * @description One sitting as it was: what was sighted and checked in it, its minutes so far or in all.
+         * @description One sitting as it was, and what was done in it, in words.
          */
         SittingShown: {
             /** At */
@@ -5486,14 +5488,14 @@ export interface components {
             ended: string | null;
             /** Id */
             id: string;
-            /** Minutes */
-            minutes: number;
             /** Moved */
             moved: number;
             /** Note */
             note: string | null;
             /** Readings */
             readings: number;
+            /** Said */
+            said: string;
         };
         /** SpanSighting */
         SpanSighting: {
@@ -5858,6 +5860,10 @@ export interface components {
             readings: number;
             /** Title */
             title: string;
+            /** Waits */
+            waits: string;
+            /** Waits Order */
+            waits_order: number;
             /** Width Mm */
             width_mm: number;
         };

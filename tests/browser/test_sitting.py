@@ -2,6 +2,7 @@
 reload and a kill."""
 
 import unittest
+from pathlib import Path
 
 from playwright.sync_api import expect
 
@@ -75,6 +76,28 @@ class Sitting(BrowserCase):
         expect(self.page.get_by_label("Note on").first).to_have_value(
             "Sitter chilly; next time the heater."
         )
+
+    def test_the_log_as_a_pdf_and_what_to_look_at_first(self):
+        self.begin("One pose of ten minutes")
+        self.page.get_by_role("button", name="End the sitting").click()
+        self.page.wait_for_selector("text=Another day, look at this first")
+        expect(self.page.locator("section[aria-label=Log]")).to_contain_text("Sight again")
+        with self.page.expect_download() as kept:
+            self.page.get_by_role("button", name="As a PDF").click()
+        with Path(kept.value.path()).open("rb") as file:
+            self.assertEqual(file.read(4), b"%PDF")
+
+    def test_the_wall_says_what_each_waits_for_and_finds_one_by_its_title(self):
+        self.begin("One pose of ten minutes")
+        self.open("/", "[data-waits]")
+        cards = self.page.locator("main ul > li")
+        self.page.get_by_label("In which order").select_option("By what they wait for")
+        expect(cards.first).to_contain_text("A sitting goes on")
+        self.page.get_by_label("Find a study by its title").fill("boat")
+        expect(cards).to_have_count(1)
+        expect(cards.first).to_contain_text("Boathouse")
+        self.page.get_by_label("Find a study by its title").fill("nothing like it")
+        expect(self.page.locator("main")).to_contain_text("No study is called anything like")
 
     def test_two_minutes_fit_eight_readings(self):
         self.page.get_by_role("button", name="Two minutes, five times").click()

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from zirkel.paper import (
     grey_card,
     grid_overlay,
+    log_pages,
     marks_sheet,
     marks_table,
     plan_svg,
@@ -31,6 +32,7 @@ PAPERS: Mapping[str, Paper] = {
         tilt_card,
         tone_sheet,
         grey_card,
+        log_pages,
         grid_overlay,
         print_grid,
         plan_svg,

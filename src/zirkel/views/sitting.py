@@ -7,12 +7,13 @@ from datetime import UTC, datetime
 from pydantic import BaseModel
 
 from zirkel.core.pose import Sitting
-from zirkel.core.sitting.clock import SETS, moment, running
+from zirkel.core.sitting.clock import SETS, running
 from zirkel.core.sitting.course import since_the_break, told
 from zirkel.core.sitting.plan import SECONDS_PER_READING, own_pace, plan_sitting
+from zirkel.core.sitting.story import Entry, story
 from zirkel.core.study import Study
 from zirkel.core.words.sightings import ask_for
-from zirkel.core.words.sitting import STAGES, say_plan, say_same
+from zirkel.core.words.sitting import STAGES, say_entry, say_look_again, say_plan, say_same
 from zirkel.core.worked import Worked
 from zirkel.store.store import Store
 from zirkel.views.subject import hidden_from
@@ -52,12 +53,12 @@ class Planned(BaseModel):
 
 
 class SittingShown(BaseModel):
-    """One sitting as it was: what was sighted and checked in it, its minutes so far or in all."""
+    """One sitting as it was, and what was done in it, in words."""
 
     id: str
     at: str
     ended: str | None
-    minutes: float
+    said: str
     readings: int
     checks: int
     moved: int
@@ -89,6 +90,8 @@ class SittingRoom(BaseModel):
     same: str | None
     shifted: bool
     log: list[SittingShown]
+    look_again: list[str]
+    """What to look at first another day."""
 
 
 def clock_of(study: Study) -> RunningClock | None:
@@ -132,7 +135,8 @@ def open_sitting(store: Store, study_id: int, minutes: float) -> SittingRoom:
         clock=clock_of(study),
         same=None if found is None else say_same(found),
         shifted=found is not None and not found.same,
-        log=[_shown(each, study, now) for each in reversed(study.sittings)],
+        log=[_shown(each) for each in reversed(story(study, now))],
+        look_again=say_look_again(study, worked.words, worked.solution),
     )  # fmt: skip
 
 
@@ -154,18 +158,9 @@ def _planned(worked: Worked, minutes: float, pace: float, unseen: tuple[str, ...
     )
 
 
-def _shown(sitting: Sitting, study: Study, now: datetime) -> SittingShown:
-    began, ended = moment(sitting.at), None if sitting.ended is None else moment(sitting.ended)
-    until = ended or now
-
-    def within(text: str | None) -> bool:
-        at = None if text is None else moment(text)
-        return at is not None and began is not None and began <= at <= until
-
+def _shown(entry: Entry) -> SittingShown:
+    sitting = entry.sitting
     return SittingShown(
-        id=sitting.id, at=sitting.at, ended=sitting.ended,
-        minutes=0.0 if began is None else max((until - began).total_seconds() / 60.0, 0.0),
-        readings=sum(within(each.taken_at) for each in study.sightings),
-        checks=sum(within(each.at) for each in study.checks),
-        moved=len(sitting.moved), note=sitting.note,
+        id=sitting.id, at=sitting.at, ended=sitting.ended, said=say_entry(entry),
+        readings=entry.readings, checks=entry.checks, moved=len(sitting.moved), note=sitting.note,
     )  # fmt: skip

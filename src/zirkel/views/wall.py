@@ -8,10 +8,11 @@ from threading import Lock
 from cachetools import LRUCache
 from pydantic import BaseModel
 
+from zirkel.core.words.wall import ORDER, waits_for
 from zirkel.core.worked import Worked
 from zirkel.store.store import Broken, Store, Stored
 
-KEPT = 500
+KEPT = 2000
 MOST_SOLVED = 300
 """Landmarks beyond which a study isn't worked out only to hang on the wall."""
 
@@ -39,6 +40,9 @@ class StudyCard(BaseModel):
     """None where it has so many landmarks that the wall doesn't wait for it."""
     readings: int
     doubts: int
+    waits: str
+    """What it waits for, in words, and how early that comes in the order of work."""
+    waits_order: int
     lines: list[CardLine]
 
 
@@ -106,6 +110,9 @@ def _card(store: Store, stored: Stored) -> StudyCard:
 def _made(stored: Stored, solved: bool) -> StudyCard:
     """The card, with what only the solved study tells where it is solved or may be for this."""
     worked, study = stored.worked, stored.study
+    doubts = len(worked.solution.doubts) if solved else 0
+    loose = sum(each == "loose" for each in worked.standing.values()) if solved else None
+    what, said = waits_for(study, doubts, loose)
     return StudyCard(
         id=stored.id,
         title=study.title,
@@ -117,7 +124,9 @@ def _made(stored: Stored, solved: bool) -> StudyCard:
         landmarks=len(study.landmarks),
         held=sum(each != "loose" for each in worked.standing.values()) if solved else None,
         readings=sum(not each.struck for each in study.sightings),
-        doubts=len(worked.solution.doubts) if solved else 0,
+        doubts=doubts,
+        waits=said,
+        waits_order=ORDER.index(what),
         lines=_lines(worked) if solved else [],
     )
 

@@ -1,19 +1,37 @@
 // The log: each sitting as it was, and the artist's own words about it.
-import { Input } from "antd";
+import { Button, Input } from "antd";
 import { useState } from "react";
-import type { Change, SittingRoom as Room } from "../../api/types";
+import { api } from "../../api/client";
+import type { Bench, Change, SittingRoom as Room } from "../../api/types";
+import { download } from "../../shared/download";
+import { Said } from "../../shared/Said";
 import styles from "./Sitting.module.css";
 
-type Props = { room: Room; tell: (change: Change) => Promise<void> };
+type Props = { bench: Bench; room: Room; tell: (change: Change) => Promise<void> };
 type Entry = Room["log"][number];
 
-export function Log({ room, tell }: Props) {
+export function Log({ bench, room, tell }: Props) {
   if (room.log.length === 0) {
     return null;
   }
   return (
     <section className={styles.log} aria-label="Log">
-      <h2>Log</h2>
+      {room.look_again.length > 0 && !room.clock && (
+        <div className={styles.again}>
+          <h2>Another day, look at this first</h2>
+          <ul>
+            {room.look_again.map((each) => (
+              <li key={each}>
+                <Said text={each} />
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <div className={styles.logHead}>
+        <h2>Log</h2>
+        <Button onClick={() => download(api.takeAddress(bench.id, "log"))}>As a PDF</Button>
+      </div>
       <ol>
         {room.log.map((each) => (
           <LogEntry key={`${each.id} ${each.note}`} entry={each} tell={tell} />
@@ -33,12 +51,7 @@ function LogEntry({ entry, tell }: { entry: Entry; tell: Props["tell"] }) {
   return (
     <li data-sitting={entry.id}>
       <b>{dated(entry.at)}</b>
-      <span>
-        {Math.round(entry.minutes)} min{entry.ended ? "" : " so far"},{" "}
-        {count(entry.readings, "reading")}
-        {entry.checks > 0 && `, ${count(entry.checks, "check")}`}
-        {entry.moved > 0 && `, moved ${entry.moved === 1 ? "once" : `${entry.moved} times`}`}
-      </span>
+      <span>{entry.said}</span>
       <Input.TextArea
         aria-label={`Note on ${dated(entry.at)}`}
         placeholder="In your own words: light, pose, what is next"
@@ -50,10 +63,6 @@ function LogEntry({ entry, tell }: { entry: Entry; tell: Props["tell"] }) {
       />
     </li>
   );
-}
-
-function count(number: number, what: string): string {
-  return `${number} ${what}${number === 1 ? "" : "s"}`;
 }
 
 function dated(at: string): string {

@@ -85,7 +85,7 @@ export function SittingRoom({ bench, make }: Props) {
             </p>
           </section>
         )}
-        <Log room={room} tell={tell} />
+        <Log bench={bench} room={room} tell={tell} />
       </div>
       <Plan room={room} bench={bench} />
     </div>

@@ -1,5 +1,5 @@
 // The wall: every study pinned up with its block-in as it stands.
-import { App, Button } from "antd";
+import { App, Button, Input } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { ApiError, api } from "../../api/client";
@@ -31,6 +31,12 @@ export function StudyWall() {
     }),
   );
   const studies = wall.data?.studies ?? [];
+  const [sought, setSought] = useState("");
+  const [order, setOrder] = useState<Order>("changed");
+  const found = inOrder(
+    studies.filter((each) => each.title.toLowerCase().includes(sought.trim().toLowerCase())),
+    order,
+  );
   return (
     <main className={styles.wall}>
       <div className={styles.head}>
@@ -83,8 +89,32 @@ export function StudyWall() {
           the large points sit, and count your first span.
         </p>
       )}
+      {studies.length > FEW && (
+        <div className={styles.find}>
+          <Input
+            size="large"
+            allowClear
+            aria-label="Find a study by its title"
+            placeholder="Find a study"
+            value={sought}
+            onChange={(event) => setSought(event.target.value)}
+          />
+          <select
+            aria-label="In which order"
+            value={order}
+            onChange={(event) => setOrder(event.target.value as Order)}
+          >
+            <option value="changed">Last changed first</option>
+            <option value="waits">By what they wait for</option>
+            <option value="title">By title</option>
+          </select>
+        </div>
+      )}
+      {studies.length > 0 && found.length === 0 && (
+        <p className={styles.empty}>No study is called anything like “{sought.trim()}”.</p>
+      )}
       <ul className={styles.cards}>
-        {studies.map((each) => (
+        {found.map((each) => (
           <Card
             key={each.id}
             card={each}
@@ -96,6 +126,22 @@ export function StudyWall() {
       <Down cards={wall.data?.down ?? []} onHang={(id) => remove.mutate({ id, removed: false })} />
     </main>
   );
+}
+
+/** Studies from which on they are searched. */
+const FEW = 3;
+
+type Order = "changed" | "waits" | "title";
+
+function inOrder(studies: readonly StudyCard[], order: Order): StudyCard[] {
+  const sorted = [...studies];
+  if (order === "waits") {
+    sorted.sort((one, other) => one.waits_order - other.waits_order);
+  }
+  if (order === "title") {
+    sorted.sort((one, other) => one.title.localeCompare(other.title));
+  }
+  return sorted;
 }
 
 type CardProps = { card: StudyCard; onCopy: () => void; onRemove: () => void };
@@ -110,7 +156,9 @@ function Card({ card, onCopy, onRemove }: CardProps) {
       <p>
         {card.held === null ? "" : `${card.held} of `}
         {card.landmarks} landmarks{card.held === null ? "," : " held by"} {card.readings} readings
-        {card.doubts > 0 && <b> · {card.doubts} to look at again</b>}
+      </p>
+      <p className={card.doubts > 0 ? styles.again : styles.waits} data-waits>
+        {card.waits}
       </p>
       <div className={styles.actions}>
         <Button

@@ -3,9 +3,13 @@
 from __future__ import annotations
 
 from zirkel.core.network.slack import SDS
+from zirkel.core.network.solve import Solution
 from zirkel.core.sitting.control import SamePlace
 from zirkel.core.sitting.plan import SittingPlan
+from zirkel.core.sitting.story import Entry
+from zirkel.core.study import Study
 from zirkel.core.words.base import Words
+from zirkel.core.words.sightings import said
 
 WHY_CONTROL = "Asked again, to tell whether you are back at the same place and the model too."
 
@@ -37,13 +41,54 @@ def say_same(found: SamePlace) -> str:
             "The place is the same, as far as these readings tell: they would show a change of "
             f"about {most}."
         )
-    said = []
+    shifts = []
     if abs(found.larger) > 1.5 * found.larger_sd:
-        said.append(f"all looks {size} {'larger' if found.larger > 0 else 'smaller'}")
+        shifts.append(f"all looks {size} {'larger' if found.larger > 0 else 'smaller'}")
     if abs(found.turned_deg) > 1.5 * found.turned_sd_deg:
         way = "clockwise" if found.turned_deg > 0 else "the other way"
-        said.append(f"turned by {turn} {way}")
-    if not said:
+        shifts.append(f"turned by {turn} {way}")
+    if not shifts:
         return "Something has shifted: what was sighted before and now do not agree."
     advice = "Step back to where you stood, or go on in a new take."
-    return f"Something has shifted: {' and '.join(said)}. {advice}"
+    return f"Something has shifted: {' and '.join(shifts)}. {advice}"
+
+
+LOOK_FIRST = 6
+"""Things named to look at first; more nobody looks at."""
+
+
+def say_entry(entry: Entry) -> str:
+    """What was done in a sitting."""
+    minutes = round(entry.minutes)
+    done = [f"{minutes} min" + ("" if entry.sitting.ended else " so far")]
+    done.append(_count(entry.readings, "reading"))
+    if len(entry.takes) > 1:
+        done.append(f"{len(entry.takes)} takes")
+    moved = len(entry.sitting.moved)
+    if moved:
+        done.append("moved once" if moved == 1 else f"moved {moved} times")
+    if entry.checks:
+        done.append(_count(entry.checks, "check"))
+    if entry.apart_mm is not None:
+        done.append(f"the drawing {entry.apart_mm:.0f} mm from where it should be")
+    return ", ".join(done)
+
+
+def _count(number: int, what: str) -> str:
+    return f"{number} {what}{'' if number == 1 else 's'}"
+
+
+def say_look_again(study: Study, words: Words, solution: Solution) -> list[str]:
+    """What to look at first another day: readings that don't agree, corrections told and not made,
+    what is loose; the most important first."""
+    told = []
+    by_id = {each.id: each for each in study.sightings}
+    for doubt in solution.doubts:
+        if doubt.sighting in by_id:
+            told.append(f"Sight again: {said(by_id[doubt.sighting], words)}.")
+    if study.checks:
+        told += [each.said for each in study.checks[-1].moves if not each.done]
+    loose = [words.of(each.landmark) for each in solution.loose]
+    if loose:
+        told.append(f"Nothing holds these yet: {', '.join(loose)}.")
+    return told[:LOOK_FIRST]
