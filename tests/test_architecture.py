@@ -18,6 +18,7 @@ MAY_IMPORT = {
     "kits": {"core", "studyfile"},
     "canons": {"core", "studyfile"},
     "series": {"core", "studyfile"},
+    "materials": {"core", "studyfile"},
     "store": {"core", "studyfile", "scenes"},
     "demo": {"core", "studyfile", "scenes", "media", "pictures"},
     "pictures": {"core"},
@@ -25,7 +26,7 @@ MAY_IMPORT = {
     "commands": {"core", "studyfile", "store", "pictures"},
     "views": {
         *("core", "studyfile", "store", "pictures", "paper"),
-        *("media", "kits", "canons", "scenes", "series"),
+        *("media", "kits", "canons", "scenes", "series", "materials"),
     },
     "web": {"core", "studyfile", "store", "commands", "views", "pictures"},
     "cli": {"core", "studyfile", "store", "commands", "web", "demo", "canons"},

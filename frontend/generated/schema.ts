@@ -3291,6 +3291,16 @@ export interface components {
             ];
         };
         /**
+         * ItemShown
+         * @description One thing to lay out, and what it is for.
+         */
+        ItemShown: {
+            /** Stage */
+            stage: string;
+            /** What */
+            what: string;
+        };
+        /**
          * Judged
          * @description What a trial showed: in words, and the truth to be laid over it.
          */
@@ -3616,6 +3626,20 @@ export interface components {
             struck?: boolean;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * MaterialsShown
+         * @description A list of what to lay out, and what to take care of.
+         */
+        MaterialsShown: {
+            /** Cautions */
+            cautions: string[];
+            /** Items */
+            items: components["schemas"]["ItemShown"][];
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
         };
         /**
          * MeasurePicture
@@ -5461,6 +5485,10 @@ export interface components {
             log: components["schemas"]["SittingShown"][];
             /** Look Again */
             look_again: string[];
+            /** Materials */
+            materials: components["schemas"]["MaterialsShown"][];
+            /** Materials Trouble */
+            materials_trouble: string[];
             /** Own Pace */
             own_pace: boolean;
             plan: components["schemas"]["Planned"];

@@ -77,6 +77,17 @@ class Sitting(BrowserCase):
             "Sitter chilly; next time the heater."
         )
 
+    def test_what_to_lay_out_is_ticked_and_what_to_take_care_of_is_said(self):
+        lists = self.page.locator("[data-materials]")
+        expect(lists.first).to_contain_text("Every time")
+        expect(self.page.locator("section[aria-label='What to lay out']")).to_contain_text(
+            "label and local rules"
+        )
+        tape = self.page.get_by_label("Paper squared to the board")
+        tape.check()
+        self.page.reload()
+        expect(self.page.get_by_label("Paper squared to the board")).to_be_checked()
+
     def test_the_log_as_a_pdf_and_what_to_look_at_first(self):
         self.begin("One pose of ten minutes")
         self.page.get_by_role("button", name="End the sitting").click()

@@ -154,7 +154,7 @@ def parser() -> argparse.ArgumentParser:
         if name == "tones":
             sub.add_argument("--groups", type=_groups, default=3, help="how many flat tones")
         if name == "sitting":
-            sub.add_argument("--minutes", type=_within(1.0, 1440.0), required=True)
+            sub.add_argument("--minutes", type=_within(1.0, 1440.0), default=20.0)
             sub.add_argument("--seconds-per-reading", type=_within(1.0, 600.0),
                              default=SECONDS_PER_READING)  # fmt: skip
         if name in COUNTS:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from datetime import UTC, datetime
 
 from pydantic import BaseModel
@@ -9,14 +10,17 @@ from pydantic import BaseModel
 from zirkel.core.pose import Sitting
 from zirkel.core.sitting.clock import SETS, running
 from zirkel.core.sitting.course import since_the_break, told
+from zirkel.core.sitting.materials import Materials, for_school
 from zirkel.core.sitting.plan import SECONDS_PER_READING, own_pace, plan_sitting
 from zirkel.core.sitting.story import Entry, story
 from zirkel.core.study import Study
 from zirkel.core.words.sightings import ask_for
 from zirkel.core.words.sitting import STAGES, say_entry, say_look_again, say_plan, say_same
 from zirkel.core.worked import Worked
+from zirkel.materials import all_materials
 from zirkel.store.store import Store
 from zirkel.views.subject import hidden_from
+from zirkel.views.tones import medium_data
 
 
 class BlockShown(BaseModel):
@@ -76,6 +80,22 @@ class RunningClock(BaseModel):
     moved: int
 
 
+class ItemShown(BaseModel):
+    """One thing to lay out, and what it is for."""
+
+    what: str
+    stage: str
+
+
+class MaterialsShown(BaseModel):
+    """A list of what to lay out, and what to take care of."""
+
+    name: str
+    title: str
+    items: list[ItemShown]
+    cautions: list[str]
+
+
 class SittingRoom(BaseModel):
     """All that the room shows. `same` says whether the place is the same after a break or a move,
     once enough is sighted again; `seconds_per_reading` is the artist's own pace, or the usual one
@@ -90,6 +110,9 @@ class SittingRoom(BaseModel):
     same: str | None
     shifted: bool
     log: list[SittingShown]
+    materials: list[MaterialsShown]
+    materials_trouble: list[str]
+    """What is wrong with own lists that can't be read."""
     look_again: list[str]
     """What to look at first another day."""
 
@@ -119,6 +142,7 @@ def open_sitting(store: Store, study_id: int, minutes: float) -> SittingRoom:
     pace = own_pace(study)
     now = datetime.now(UTC)
     since = since_the_break(study)
+    lists, trouble = all_materials(store.folder / "materials")
     found = None if since is None else told(since)
     return SittingRoom(
         version=stored.version,
@@ -136,8 +160,31 @@ def open_sitting(store: Store, study_id: int, minutes: float) -> SittingRoom:
         same=None if found is None else say_same(found),
         shifted=found is not None and not found.same,
         log=[_shown(each) for each in reversed(story(study, now))],
+        materials=_materials(store, study, lists),
+        materials_trouble=list(trouble),
         look_again=say_look_again(study, worked.words, worked.solution),
     )  # fmt: skip
+
+
+def _materials(store: Store, study: Study, lists: Mapping[str, Materials]) -> list[MaterialsShown]:
+    """What the study's school lays out, and the sticks of its medium."""
+    made = [
+        MaterialsShown(
+            name=each.name, title=each.title, cautions=list(each.cautions),
+            items=[ItemShown(what=item.what, stage=item.stage) for item in each.items],
+        )
+        for each in for_school(lists.values(), study.method)
+    ]  # fmt: skip
+    medium = medium_data(store, study)
+    if medium is not None:
+        sticks = [ItemShown(what=stick.name, stage="tone") for stick in medium.sticks]
+        made.append(
+            MaterialsShown(
+                name=medium.name, title=medium.title, items=sticks,
+                cautions=list(medium.cautions),
+            )
+        )  # fmt: skip
+    return made
 
 
 def _planned(worked: Worked, minutes: float, pace: float, unseen: tuple[str, ...]) -> Planned:

@@ -7,6 +7,7 @@ import { queries } from "../../api/queries";
 import type { Bench, Change, SittingRoom as Room } from "../../api/types";
 import { useSittingClock } from "../../shared/sittingClock";
 import { Clock } from "./Clock";
+import { LayOut } from "./LayOut";
 import { Log } from "./Log";
 import styles from "./Sitting.module.css";
 
@@ -85,6 +86,7 @@ export function SittingRoom({ bench, make }: Props) {
             </p>
           </section>
         )}
+        {!bench.clock && <LayOut room={room} study={bench.id} />}
         <Log bench={bench} room={room} tell={tell} />
       </div>
       <Plan room={room} bench={bench} />
