@@ -30,8 +30,11 @@ class Sitting(unittest.TestCase):
         self.assertLessEqual(len(slow["sightings"]), 1)
 
     def test_odd_times_are_refused(self):
-        for options in (("--minutes", "0"), ("--minutes", "soon"), ("--minutes",),
-                        ("--minutes", "nan"), ("--minutes", "5", "--seconds-per-reading", "0")):  # fmt: skip
+        for text in (
+            "--minutes 0", "--minutes soon", "--minutes", "--minutes nan",
+            "--minutes 5 --seconds-per-reading 0",
+        ):  # fmt: skip
+            options = text.split()
             found = sitting(*options)
             self.assertEqual((found.returncode, found.stdout), (2, b""), options)
             self.assertTrue(found.stderr)
