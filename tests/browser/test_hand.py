@@ -8,6 +8,8 @@ import urllib.request
 from http.server import BaseHTTPRequestHandler, HTTPServer
 from typing import ClassVar
 
+from playwright.sync_api import expect
+
 from tests.browser.case import ROOT, BrowserCase
 
 MASK = "Wooden mask on a peg"
@@ -184,7 +186,9 @@ class Entering(HandCase):
 
     def test_single_letters_can_be_switched_off(self):
         self.keys("?")
-        self.page.get_by_label("Single letters are keys").click()
+        switch = self.page.get_by_label("Single letters are keys")
+        switch.click()
+        expect(switch).to_have_attribute("aria-checked", "false")
         self.keys("Escape")
         self.page.wait_for_selector("text=Words and keys", state="hidden")
         self.pair("brow_top", "chin")

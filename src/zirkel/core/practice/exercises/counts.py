@@ -45,6 +45,9 @@ class Widths(Exercise):
             line((left, base), (right, base), look="heavy", name="1"),
             line((right + 0.02, top), (right + 0.02, bottom), look="heavy", name="?"),
         )
+        # The width laid along the height once, as far as it goes, then a tick for each.
+        first = bottom - min(truth, 1.0) * (right - left)
+        once = line((right + 0.02, bottom), (right + 0.02, first), look="truth")
         ticks = tuple(
             line((right + 0.01, bottom - k * (right - left)),
                  (right + 0.03, bottom - k * (right - left)), look="truth", name=f"{k}")
@@ -53,7 +56,7 @@ class Widths(Exercise):
         return Posed(
             asks="How many of the level width go into the height?",
             tall=TALL, pieces=(*pieces, *marks), way=Way("scale", low=0.5, high=MOST + 1.0),
-            truth=(truth,), laid_over=ticks, picture=picture,
+            truth=(truth,), laid_over=(once, *ticks), picture=picture,
         )  # fmt: skip
 
     def _thing(
