@@ -75,7 +75,7 @@ def main() -> None:
     print()
     print("| after the break | told | larger by (sd) | turned by (sd) |")
     print("|---|---|---|---|")
-    places = [_sighted(number) for number in range(SUBJECTS)]
+    places = [sighted(number) for number in range(SUBJECTS)]
     for larger, turned in (
         (0.0, 0.0),
         (0.03, 0.0),
@@ -85,7 +85,7 @@ def main() -> None:
         (0.1, 0.0),
     ):
         found = [
-            same_place(adjusted, _taken_again(subject, asked, larger, turned, number))
+            same_place(adjusted, taken_again(subject, asked, larger, turned, number))
             for number, (subject, adjusted, asked) in enumerate(places)
         ]
         told = np.mean([not each.same for each in found])
@@ -95,7 +95,7 @@ def main() -> None:
               f"({size.std():.1%}) | {turn.mean():.1f}° ({turn.std():.1f}°) |")  # fmt: skip
 
 
-def _sighted(number: int) -> tuple[Subject, Adjustment, tuple[Suggestion, ...]]:
+def sighted(number: int) -> tuple[Subject, Adjustment, tuple[Suggestion, ...]]:
     """A subject sighted thirty times, and the control readings that are asked then."""
     subject = MAKERS[number % len(MAKERS)](np.random.default_rng(700 + number))
     readings = tuple(run(subject, number, following, 30).readings)
@@ -104,7 +104,7 @@ def _sighted(number: int) -> tuple[Subject, Adjustment, tuple[Suggestion, ...]]:
     return subject, adjusted, controls(adjusted)
 
 
-def _taken_again(
+def taken_again(
     subject: Subject, asked: tuple[Suggestion, ...], larger: float, turned: float, seed: int
 ) -> list[Sighting]:
     """The control readings from where all looks larger and turned, with a steady stick."""

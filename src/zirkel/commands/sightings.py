@@ -14,6 +14,7 @@ from zirkel.core.sightings import Sighting
 from zirkel.core.study import Study
 from zirkel.core.words.sightings import say_reading
 from zirkel.errors import BadInput
+from zirkel.store.practice import ME
 from zirkel.studyfile.entries import Finite, Id
 from zirkel.studyfile.references import sighting_problems
 from zirkel.studyfile.sightings import AnySighting, sighting_to_core
@@ -71,9 +72,6 @@ def _seen(reading: Sighting, eye: ByEye) -> Sighting:
     return replace(reading, sigma=sigma, note=reading.note or SEEN)
 
 
-NOBODY = "me"
-"""Who has not been named."""
-
 GUESS_MEASURES = {
     "span": "relative", "match": "relative", "tilt": "degrees", "part": "share", "drop": "units",
     "level": "units",
@@ -96,7 +94,7 @@ def _with_guess(
         measure=measure,
         answer=eye.value,
         truth=reading.value,
-        artist=None if artist == NOBODY else artist,
+        artist=None if artist == ME else artist,
     )
     return replace(study, guesses=(*study.guesses, kept)[-MOST_GUESSES:])
 

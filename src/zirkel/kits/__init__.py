@@ -6,8 +6,8 @@ from functools import cache
 from pathlib import Path
 
 from zirkel.core.kits import Kit
-from zirkel.errors import BadInput
 from zirkel.studyfile.kit_file import read_kit
+from zirkel.studyfile.own_files import read_own
 
 FOLDER = Path(__file__).parent
 ENDING = ".zirkel-kit.json"
@@ -24,13 +24,5 @@ def shipped_kits() -> dict[str, Kit]:
 
 def own_kits(folder: Path) -> tuple[dict[str, Kit], tuple[str, ...]]:
     """The artist's own kits that can be read, and in words what is wrong with the others."""
-    found: dict[str, Kit] = {}
-    wrong: list[str] = []
-    for path in sorted(folder.glob(f"*{ENDING}")):
-        try:
-            made = read_kit(path.read_bytes())
-        except (BadInput, OSError) as error:
-            wrong.append(f"{path.name}: {error}")
-        else:
-            found[made.name] = made
-    return found, tuple(wrong)
+    found, wrong = read_own(folder, ENDING, read_kit)
+    return {each.name: each for each in found}, wrong

@@ -7,8 +7,8 @@ from functools import cache
 from pathlib import Path
 
 from zirkel.core.sitting.materials import Materials
-from zirkel.errors import BadInput
 from zirkel.studyfile.materials_file import read_materials
+from zirkel.studyfile.own_files import read_own
 
 FOLDER = Path(__file__).parent
 ENDING = ".zirkel-materials.json"
@@ -25,13 +25,5 @@ def shipped_materials() -> dict[str, Materials]:
 
 def all_materials(folder: Path) -> tuple[dict[str, Materials], tuple[str, ...]]:
     """All lists, and in words what is wrong with own files that can't be read."""
-    found = dict(shipped_materials())
-    wrong: list[str] = []
-    for path in sorted(folder.glob(f"*{ENDING}")):
-        try:
-            made = read_materials(path.read_bytes())
-        except (BadInput, OSError) as error:
-            wrong.append(f"{path.name}: {error}")
-        else:
-            found[made.name] = made
-    return found, tuple(wrong)
+    found, wrong = read_own(folder, ENDING, read_materials)
+    return {**shipped_materials(), **{each.name: each for each in found}}, wrong

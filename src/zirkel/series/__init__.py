@@ -6,7 +6,7 @@ from functools import cache
 from pathlib import Path
 
 from zirkel.core.practice.series import Series
-from zirkel.errors import BadInput
+from zirkel.studyfile.own_files import read_own
 from zirkel.studyfile.series_file import read_series
 
 FOLDER = Path(__file__).parent
@@ -22,13 +22,5 @@ def shipped_series() -> dict[str, Series]:
 
 def own_series(folder: Path) -> tuple[dict[str, Series], tuple[str, ...]]:
     """The artist's own series that can be read, and in words what is wrong with the others."""
-    found: dict[str, Series] = {}
-    wrong: list[str] = []
-    for path in sorted(folder.glob(f"*{ENDING}")):
-        try:
-            made = read_series(path.read_bytes())
-        except (BadInput, OSError) as error:
-            wrong.append(f"{path.name}: {error}")
-        else:
-            found[made.name] = made
-    return found, tuple(wrong)
+    found, wrong = read_own(folder, ENDING, read_series)
+    return {each.name: each for each in found}, wrong

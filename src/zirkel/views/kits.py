@@ -6,11 +6,12 @@ from pydantic import BaseModel, Field
 
 from zirkel.core.kits import Kit, placed
 from zirkel.core.values.names import slug
-from zirkel.errors import BadInput, NotFound
+from zirkel.errors import NotFound
 from zirkel.kits import ENDING, own_kits, shipped_kits
 from zirkel.store.store import Store
 from zirkel.studyfile.entries import Id, Point
 from zirkel.studyfile.kit_file import kit_of, read_kit
+from zirkel.studyfile.own_files import keep_own
 from zirkel.studyfile.schema import FileFamily, FileFigure, FileHead, FileShape, FileUnitPair
 from zirkel.views.subject import sight_of
 
@@ -91,14 +92,8 @@ def add_kit(store: Store, data: bytes) -> KitShown:
     """Keep a kit file beside the database; one of the same name is replaced. BadInput says what
     is wrong with it."""
     kit = read_kit(data)
-    folder = store.folder / "kits"
-    folder.mkdir(parents=True, exist_ok=True)
-    if len(list(folder.glob(f"*{ENDING}"))) >= MOST_KITS:
-        raise BadInput("kit", f"{MOST_KITS} kits are kept at most: take some away first")
-    path = folder / f"{slug(kit.name)}{ENDING}"
-    beside = path.with_suffix(".new")
-    beside.write_bytes(data)
-    beside.replace(path)
+    path = store.folder / "kits" / f"{slug(kit.name)}{ENDING}"
+    keep_own(path, ENDING, data, "kits", MOST_KITS)
     return _shown(kit, True)
 
 

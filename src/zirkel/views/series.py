@@ -7,9 +7,10 @@ from pydantic import BaseModel
 from zirkel.core.practice.series import Series
 from zirkel.core.study import SimulatedSubject
 from zirkel.core.values.names import slug
-from zirkel.errors import BadInput, NotFound
+from zirkel.errors import NotFound
 from zirkel.series import ENDING, own_series, shipped_series
 from zirkel.store.store import Store, Stored
+from zirkel.studyfile.own_files import keep_own
 from zirkel.studyfile.series_file import read_series, write_series
 from zirkel.views.subject import scene_address
 
@@ -90,14 +91,8 @@ def add_series(store: Store, data: bytes) -> SeriesShown:
     """Keep a series file beside the database; one of the same name is replaced. BadInput says what
     is wrong with it."""
     series = read_series(data)
-    folder = store.folder / "series"
-    folder.mkdir(parents=True, exist_ok=True)
-    if len(list(folder.glob(f"*{ENDING}"))) >= MOST_SERIES:
-        raise BadInput("series", f"{MOST_SERIES} series are kept at most: take some away first")
-    path = folder / f"{slug(series.name)}{ENDING}"
-    beside = path.with_suffix(".new")
-    beside.write_bytes(data)
-    beside.replace(path)
+    path = store.folder / "series" / f"{slug(series.name)}{ENDING}"
+    keep_own(path, ENDING, data, "series", MOST_SERIES)
     return _shown(store, series, True, {})
 
 

@@ -1,40 +1,22 @@
 """Back at the same place: what control readings find, and that they find nothing where nothing has
 changed."""
 
-import copy
 import unittest
-from dataclasses import replace
 
 import numpy as np
-from bench.hands import MAKERS, Hand, following, fresh, run
+from bench.hands import MAKERS, fresh
+from bench.sitting import sighted, taken_again
 
 from zirkel.core.network.search import adjust
 from zirkel.core.sitting.control import MOST, controls, same_place
 
 
-def sighted(number, readings=30):
-    subject = MAKERS[number % len(MAKERS)](np.random.default_rng(700 + number))
-    course = run(subject, number, following, readings)
-    study = replace(fresh(subject, np.random.default_rng(number)), sightings=tuple(course.readings))
-    return subject, adjust(study)
-
-
-def taken_again(subject, asked, larger, turned, seed):
-    """The control readings from a place where all looks larger and turned."""
-    a = np.radians(turned)
-    turn = (1.0 + larger) * np.array([[np.cos(a), -np.sin(a)], [np.sin(a), np.cos(a)]])
-    there = copy.copy(subject)
-    there.places = {name: turn @ at for name, at in subject.places.items()}
-    hand = Hand(there, np.random.default_rng(seed))
-    hand.drifts[:] = 0.0
-    return [hand.read(e.kind, e.start, e.end, e.along, k) for k, e in enumerate(asked)]
-
-
 class Controls(unittest.TestCase):
     @classmethod
     def setUpClass(cls):
-        cls.places = [(*sighted(number), number) for number in range(18)]
-        cls.asked = [controls(adjusted) for _, adjusted, _ in cls.places]
+        found = [sighted(number) for number in range(18)]
+        cls.places = [(subject, adjusted, k) for k, (subject, adjusted, _) in enumerate(found)]
+        cls.asked = [asked for _, _, asked in found]
 
     def found(self, larger, turned):
         return [
@@ -85,7 +67,7 @@ class Odd(unittest.TestCase):
         self.assertEqual(controls(adjust(study)), ())
 
     def test_one_control_reading_tells_what_it_can(self):
-        subject, adjusted = sighted(1)
+        subject, adjusted, _ = sighted(1)
         asked = controls(adjusted, count=1)
         found = same_place(adjusted, taken_again(subject, asked, 0.3, 0.0, 1))
         self.assertEqual(len(asked), 1)

@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { ApiError } from "../../api/client";
 import type { Point } from "../../geometry/scale";
+import buttons from "../../shared/LinkButton.module.css";
 import { Said } from "../../shared/Said";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { useShortcuts } from "../../shared/useShortcuts";
@@ -39,7 +40,7 @@ export function Drill() {
   return (
     <div className={styles.drill} data-done={drill.done}>
       <header className={styles.head}>
-        <Link to="/practice" className={styles.stop}>
+        <Link to="/practice" className={buttons.plain}>
           Stop
         </Link>
         <p>

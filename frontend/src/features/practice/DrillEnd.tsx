@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Button } from "antd";
 import { Link } from "react-router";
 import { queries } from "../../api/queries";
+import buttons from "../../shared/LinkButton.module.css";
 import { useArtist } from "../../shared/useArtist";
 import styles from "./Drill.module.css";
 import { Plot } from "./Plot";
@@ -36,7 +37,7 @@ export function DrillEnd({ parts, onAgain }: Props) {
         </section>
       ))}
       <div className={styles.actions}>
-        <Link to="/practice" className={styles.stop}>
+        <Link to="/practice" className={buttons.plain}>
           Back to Practice
         </Link>
         <Button size="large" onClick={onAgain}>

@@ -8,6 +8,7 @@ import type { PracticeDrill, PracticeExercise, PracticeRoom as Room } from "../.
 import { ArtistChoice } from "../../shared/ArtistChoice";
 import { download } from "../../shared/download";
 import { FilePicker } from "../../shared/FilePicker";
+import buttons from "../../shared/LinkButton.module.css";
 import { useArtist } from "../../shared/useArtist";
 import { Plot } from "./Plot";
 import styles from "./Practice.module.css";
@@ -50,7 +51,7 @@ function All({ room }: { room: Room }) {
               </li>
             ))}
           </ol>
-          <Link className={styles.begin} to={drillOf(room.today)}>
+          <Link className={buttons.begin} to={drillOf(room.today)}>
             Begin
           </Link>
         </section>
@@ -113,11 +114,11 @@ function OneExercise({ exercise }: { exercise: PracticeExercise }) {
   return (
     <main className={styles.one}>
       <div className={styles.oneHead}>
-        <Link to="/practice" className={styles.back}>
+        <Link to="/practice" className={buttons.plain}>
           Practice
         </Link>
         <h1>{exercise.title}</h1>
-        <Link className={styles.begin} to={drillOf([exercise.drill])}>
+        <Link className={buttons.begin} to={drillOf([exercise.drill])}>
           {exercise.drill.trials === 1 ? "Begin" : `Begin: ${exercise.drill.trials} trials`}
         </Link>
       </div>
@@ -179,7 +180,7 @@ function Record({ room }: { room: Room }) {
           Take in a record
         </FilePicker>
       </div>
-      <Link to="/practice/series" className={styles.series}>
+      <Link to="/practice/series" className={buttons.plain}>
         Series: studies from easy to hard
       </Link>
     </section>

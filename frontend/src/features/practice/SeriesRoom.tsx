@@ -7,6 +7,7 @@ import { queries } from "../../api/queries";
 import type { Series } from "../../api/types";
 import { download } from "../../shared/download";
 import { FilePicker } from "../../shared/FilePicker";
+import buttons from "../../shared/LinkButton.module.css";
 import styles from "./Series.module.css";
 
 type Step = Series["steps"][number];
@@ -39,7 +40,7 @@ export function SeriesRoom() {
   return (
     <main className={styles.room}>
       <div className={styles.head}>
-        <Link to="/practice" className={styles.back}>
+        <Link to="/practice" className={buttons.plain}>
           Practice
         </Link>
         <p>
@@ -120,7 +121,7 @@ function StepCard({ step, number, waits, onBegin, busy }: CardProps) {
       {!step.missing && (
         <div className={styles.actions}>
           {step.study !== null && (
-            <Link to={`/studies/${step.study}`} className={styles.go}>
+            <Link to={`/studies/${step.study}`} className={buttons.plain}>
               Go on with it
             </Link>
           )}

@@ -3,6 +3,7 @@ import { Button, Switch } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import type { Bench, Change, SittingRoom as Room, RunningClock } from "../../api/types";
+import buttons from "../../shared/LinkButton.module.css";
 import { asMinutes, KIND_WORDS, useSittingClock } from "../../shared/sittingClock";
 import { ring } from "./bell";
 import styles from "./Sitting.module.css";
@@ -73,7 +74,7 @@ export function Clock({ bench, clock, room, tell }: Props) {
         </p>
       )}
       <div className={styles.actions}>
-        <Link className={styles.begin} to={`/studies/${bench.id}?easel=yes`}>
+        <Link className={buttons.begin} to={`/studies/${bench.id}?easel=yes`}>
           To the easel
         </Link>
         <Button size="large" onClick={() => tell({ type: "model_moved" })}>

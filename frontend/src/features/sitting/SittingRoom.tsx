@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { queries } from "../../api/queries";
 import type { Bench, Change, SittingRoom as Room } from "../../api/types";
+import buttons from "../../shared/LinkButton.module.css";
 import { useSittingClock } from "../../shared/sittingClock";
 import { Clock } from "./Clock";
 import { LayOut } from "./LayOut";
@@ -141,9 +142,11 @@ function Plan({ room, bench }: { room: Room; bench: Bench }) {
           {all ? "Only the first" : `All ${plan.readings.length} readings`}
         </Button>
       )}
-      <Link className={styles.go} to={`/studies/${bench.id}?easel=yes`}>
-        To the easel
-      </Link>
+      {!bench.clock && (
+        <Link className={buttons.plain} to={`/studies/${bench.id}?easel=yes`}>
+          To the easel
+        </Link>
+      )}
     </aside>
   );
 }
