@@ -19,6 +19,7 @@ MAY_IMPORT = {
     "canons": {"core", "studyfile"},
     "series": {"core", "studyfile"},
     "materials": {"core", "studyfile"},
+    "poses": {"core", "studyfile"},
     "store": {"core", "studyfile", "scenes"},
     "demo": {"core", "studyfile", "scenes", "media", "pictures"},
     "pictures": {"core"},
@@ -26,7 +27,7 @@ MAY_IMPORT = {
     "commands": {"core", "studyfile", "store", "pictures"},
     "views": {
         *("core", "studyfile", "store", "pictures", "paper"),
-        *("media", "kits", "canons", "scenes", "series", "materials"),
+        *("media", "kits", "canons", "scenes", "series", "materials", "poses"),
     },
     "web": {"core", "studyfile", "store", "commands", "views", "pictures"},
     "cli": {"core", "studyfile", "store", "commands", "web", "demo", "canons"},
@@ -66,6 +67,7 @@ CORE_MAY_IMPORT = {
         *("network", "subject", "sheet", "practice", "study", "sightings", "arrays", "values"),
     },
     "words": {
+        "pose",
         "sitting",
         "practice",
         "perspective",
@@ -84,7 +86,7 @@ CORE_MAY_IMPORT = {
         "arrays",
         "values",
     },
-    "sitting": {"pose", "network", "sightings", "patience", "study", "arrays"},
+    "sitting": {"pose", "drawn", "network", "sightings", "patience", "study", "arrays"},
     "schools": {"words", "sheet", "subject", "network", "study", "values", "worked"},
     "perspective": {"network", "sheet", "study", "space", "arrays"},
     "check": {"network", "sheet", "study", "drawn", "sightings", "arrays"},

@@ -142,6 +142,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/poses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep an own set of poses and rests, in place of one of the same name. */
+        post: operations["keepPoses"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/poses/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take an own set away. */
+        delete: operations["dropPoses"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/practice": {
         parameters: {
             query?: never;
@@ -748,7 +782,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What fits into the time, the clock, and the log. */
+        /** What fits into the time, the clock, the place and the log. */
         get: operations["sitting"];
         put?: never;
         post?: never;
@@ -1179,6 +1213,10 @@ export interface components {
         BeginSitting: {
             /** Blocks */
             blocks: components["schemas"]["FileBlock"][];
+            /** Shares */
+            shares?: {
+                [key: string]: number;
+            };
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1554,6 +1592,18 @@ export interface components {
             start: string;
         };
         /**
+         * BlockOnClock
+         * @description A pose, work or rest on the clock, parted into its stages.
+         */
+        BlockOnClock: {
+            /** Kind */
+            kind: string;
+            /** Minutes */
+            minutes: number;
+            /** Stages */
+            stages: components["schemas"]["StageShown"][];
+        };
+        /**
          * BlockShown
          * @description A pose, work or rest, and its minutes.
          */
@@ -1629,7 +1679,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -1965,6 +2015,21 @@ export interface components {
              * @enum {string}
              */
             type: "drop_frame";
+        };
+        /**
+         * DropLogPicture
+         * @description Take a photograph out of the log.
+         */
+        DropLogPicture: {
+            /** Picture */
+            picture: string;
+            /** Sitting */
+            sitting: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "drop_log_picture";
         };
         /**
          * DropMeasure
@@ -2535,6 +2600,23 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FileLogPicture
+         * @description A photograph of the drawing at the end of a pass: when, and what it shows.
+         */
+        FileLogPicture: {
+            /** At */
+            at: string;
+            /** Picture */
+            picture: string;
+            /**
+             * Said
+             * @default
+             */
+            said?: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FileMargins
          * @description Free border of the sheet, in millimetres.
          */
@@ -2698,6 +2780,82 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FilePlace
+         * @description Where a study is drawn from. Lengths in mm, None where they weren't measured.
+         *
+         *     `distance_mm` from the eye to the subject, on the level; `eye_height_mm` above the floor;
+         *     `reach_mm` from the eye to the stick; `easel_mm` from the eye to the board, whose middle is
+         *     `board_mm` above the floor and whose top leans back by `lean_deg`. Directions are hours of a
+         *     clock laid on the floor, twelve towards the subject: `easel_hour` where the easel stands as seen
+         *     from the eye, `light_hour` where the light comes from as seen from the subject. `light`, `marks`
+         *     and `pose` say in the artist's words what lamp or window it is, how chair and easel are marked,
+         *     and how the subject sits or lies.
+         */
+        FilePlace: {
+            /**
+             * Board Mm
+             * @default null
+             */
+            board_mm?: (number | string) | null;
+            /**
+             * Distance Mm
+             * @default null
+             */
+            distance_mm?: (number | string) | null;
+            /**
+             * Easel Hour
+             * @default null
+             */
+            easel_hour?: number | null;
+            /**
+             * Easel Mm
+             * @default null
+             */
+            easel_mm?: (number | string) | null;
+            /**
+             * Eye Height Mm
+             * @default null
+             */
+            eye_height_mm?: (number | string) | null;
+            /**
+             * Lean Deg
+             * @default null
+             */
+            lean_deg?: number | null;
+            /**
+             * Light
+             * @default null
+             */
+            light?: string | null;
+            /**
+             * Light Hour
+             * @default null
+             */
+            light_hour?: number | null;
+            /**
+             * Marks
+             * @default null
+             */
+            marks?: string | null;
+            /**
+             * Photographs
+             * @default []
+             */
+            photographs?: string[];
+            /**
+             * Pose
+             * @default null
+             */
+            pose?: string | null;
+            /**
+             * Reach Mm
+             * @default null
+             */
+            reach_mm?: (number | string) | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FilePlacement
          * @description Shares of the free space that go left of and above the frame.
          */
@@ -2714,6 +2872,20 @@ export interface components {
             down?: number;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * FilePose
+         * @description A pose, a stretch of work without a sitter, or a rest.
+         */
+        FilePose: {
+            /**
+             * Kind
+             * @default pose
+             * @enum {string}
+             */
+            kind?: "pose" | "work" | "rest";
+            /** Minutes */
+            minutes: number;
         };
         /**
          * FileRepeat
@@ -2844,6 +3016,42 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FileShares
+         * @description How a pose is parted into stages, in any numbers: what counts is how they compare.
+         */
+        FileShares: {
+            /**
+             * Check
+             * @default null
+             */
+            check?: number | null;
+            /**
+             * Draw
+             * @default null
+             */
+            draw?: number | null;
+            /**
+             * Envelope
+             * @default null
+             */
+            envelope?: number | null;
+            /**
+             * Frame
+             * @default null
+             */
+            frame?: number | null;
+            /**
+             * Sight
+             * @default null
+             */
+            sight?: number | null;
+            /**
+             * Tone
+             * @default null
+             */
+            tone?: number | null;
+        };
+        /**
          * FileSheet
          * @description The paper or canvas, in millimetres.
          */
@@ -2877,7 +3085,8 @@ export interface components {
         /**
          * FileSitting
          * @description A sitting: when it began, its poses and rests one after the other, when the model (or the
-         *     artist) moved, when it ended, and the artist's own words about it.
+         *     artist) moved, when it ended, the artist's own words about it and photographs of the drawing.
+         *     `shares` parts the time into the artist's own stages; empty for the usual ones.
          */
         FileSitting: {
             /** At */
@@ -2904,6 +3113,15 @@ export interface components {
              * @default null
              */
             note?: string | null;
+            /**
+             * Pictures
+             * @default []
+             */
+            pictures?: components["schemas"]["FileLogPicture"][];
+            /** Shares */
+            shares?: {
+                [key: string]: number;
+            };
         } & {
             [key: string]: unknown;
         };
@@ -3341,6 +3559,26 @@ export interface components {
             type: "keep_frame";
         };
         /**
+         * KeepLogPicture
+         * @description Keep a photograph of the drawing in the log of a sitting, and what it shows.
+         */
+        KeepLogPicture: {
+            /** Picture */
+            picture: string;
+            /**
+             * Said
+             * @default
+             */
+            said?: string;
+            /** Sitting */
+            sitting: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep_log_picture";
+        };
+        /**
          * KeepSighting
          * @description Keep a doubted reading against the others: it is not asked about again.
          */
@@ -3551,6 +3789,21 @@ export interface components {
             /** Cautions */
             cautions: components["schemas"]["StationWarning"][];
             reckoned: components["schemas"]["Reckoned"];
+        };
+        /**
+         * LogPictureShown
+         * @description A photograph of the drawing in the log: what it shows, and the check it belongs to, if one
+         *     was made on it.
+         */
+        LogPictureShown: {
+            /** At */
+            at: string;
+            /** Check */
+            check: string | null;
+            /** Picture */
+            picture: string;
+            /** Said */
+            said: string;
         };
         /**
          * MarkDrawn
@@ -4140,6 +4393,20 @@ export interface components {
             ][];
         };
         /**
+         * PlaceShown
+         * @description The place; `written` is whether the artist wrote it down, else it is a simulated station's or
+         *     empty.
+         */
+        PlaceShown: {
+            /** Checklist */
+            checklist: string[];
+            /** Place */
+            place: components["schemas"]["FilePlace"];
+            plan: components["schemas"]["PlanShown"] | null;
+            /** Written */
+            written: boolean;
+        };
+        /**
          * PlacementOffer
          * @description A way of placing the frame on the sheet.
          */
@@ -4182,6 +4449,40 @@ export interface components {
             top_mm: number;
             /** Within */
             within: string;
+        };
+        /**
+         * PlanShown
+         * @description The place from above, in mm from the subject: x to the right, y towards the artist; with the
+         *     words on its lines.
+         */
+        PlanShown: {
+            /** Board */
+            board: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ] | null;
+            /** Distance */
+            distance: string;
+            /** Easel */
+            easel: string | null;
+            /** Eye */
+            eye: [
+                number,
+                number
+            ];
+            /** Light */
+            light: [
+                number,
+                number
+            ] | null;
+            /** Reach */
+            reach: number;
         };
         /**
          * Planned
@@ -4227,6 +4528,30 @@ export interface components {
             /** Title */
             title: string;
             way: components["schemas"]["WayShown"];
+        };
+        /**
+         * PosesFile
+         * @description A set of poses and rests.
+         */
+        PosesFile: {
+            /** Blocks */
+            blocks: components["schemas"]["FilePose"][];
+            /**
+             * Format
+             * @constant
+             */
+            format: "zirkel-poses";
+            /** Name */
+            name: string;
+            /** @default null */
+            shares?: components["schemas"]["FileShares"] | null;
+            /** Title */
+            title: string;
+            /**
+             * Version
+             * @constant
+             */
+            version: 1;
         };
         /**
          * PracticeRoom
@@ -4402,6 +4727,19 @@ export interface components {
              * @enum {string}
              */
             type: "put_area";
+        };
+        /**
+         * PutAway
+         * @description Put the study into the drawer, or back on the wall.
+         */
+        PutAway: {
+            /** Away */
+            away: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "put_away";
         };
         /**
          * PutFamily
@@ -5035,7 +5373,7 @@ export interface components {
             /** At */
             at: string;
             /** Blocks */
-            blocks: components["schemas"]["BlockShown"][];
+            blocks: components["schemas"]["BlockOnClock"][];
             /** Id */
             id: string;
             /** Moved */
@@ -5293,6 +5631,19 @@ export interface components {
             type: "set_photograph";
         };
         /**
+         * SetPlace
+         * @description Write down where the study is drawn from; null forgets it.
+         */
+        SetPlace: {
+            /** Place */
+            place: components["schemas"]["FilePlace"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_place";
+        };
+        /**
          * SetPlacement
          * @description Share out the free space on the sheet.
          */
@@ -5320,13 +5671,20 @@ export interface components {
         };
         /**
          * SetShown
-         * @description A usual set of poses and rests.
+         * @description A set of poses and rests; `own` where the artist made it, `shares` where it parts the time in
+         *     a way of its own.
          */
         SetShown: {
             /** Blocks */
             blocks: components["schemas"]["BlockShown"][];
             /** Name */
             name: string;
+            /** Own */
+            own: boolean;
+            /** Shares */
+            shares: {
+                [key: string]: number;
+            };
             /** Title */
             title: string;
         };
@@ -5342,6 +5700,19 @@ export interface components {
              * @enum {string}
              */
             type: "set_subject";
+        };
+        /**
+         * SetTags
+         * @description Words by which the study is found on the wall.
+         */
+        SetTags: {
+            /** Tags */
+            tags: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_tags";
         };
         /**
          * SetTitle
@@ -5491,6 +5862,7 @@ export interface components {
             materials_trouble: string[];
             /** Own Pace */
             own_pace: boolean;
+            place: components["schemas"]["PlaceShown"];
             plan: components["schemas"]["Planned"];
             /** Same */
             same: string | null;
@@ -5498,8 +5870,12 @@ export interface components {
             seconds_per_reading: number;
             /** Sets */
             sets: components["schemas"]["SetShown"][];
+            /** Sets Trouble */
+            sets_trouble: string[];
             /** Shifted */
             shifted: boolean;
+            /** Usual Set */
+            usual_set: string;
             /** Version */
             version: number;
         };
@@ -5510,6 +5886,8 @@ export interface components {
         SittingShown: {
             /** At */
             at: string;
+            /** Brought */
+            brought: string | null;
             /** Checks */
             checks: number;
             /** Ended */
@@ -5520,10 +5898,14 @@ export interface components {
             moved: number;
             /** Note */
             note: string | null;
+            /** Pictures */
+            pictures: components["schemas"]["LogPictureShown"][];
             /** Readings */
             readings: number;
             /** Said */
             said: string;
+            /** Spent */
+            spent: components["schemas"]["SpentShown"][];
         };
         /** SpanSighting */
         SpanSighting: {
@@ -5582,6 +5964,18 @@ export interface components {
             units: number | string;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * SpentShown
+         * @description What so many minutes went into.
+         */
+        SpentShown: {
+            /** Minutes */
+            minutes: number;
+            /** Said */
+            said: string;
+            /** Stage */
+            stage: string;
         };
         /**
          * StageShown
@@ -5884,10 +6278,21 @@ export interface components {
             lines: components["schemas"]["CardLine"][];
             /** Method */
             method: string;
+            /**
+             * Pending
+             * @default false
+             */
+            pending?: boolean;
+            /** Put Away */
+            put_away: boolean;
             /** Readings */
             readings: number;
+            /** Tags */
+            tags: string[];
             /** Title */
             title: string;
+            /** Version */
+            version: number;
             /** Waits */
             waits: string;
             /** Waits Order */
@@ -6009,6 +6414,8 @@ export interface components {
             overlaps?: components["schemas"]["FileOverlap"][];
             /** @default null */
             photograph?: components["schemas"]["FilePhotograph"] | null;
+            /** @default null */
+            place?: components["schemas"]["FilePlace"] | null;
             /**
              * @default {
              *       "across": 0.5,
@@ -6016,6 +6423,11 @@ export interface components {
              *     }
              */
             placement?: components["schemas"]["FilePlacement"];
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away?: boolean;
             /**
              * Repeats
              * @default []
@@ -6067,6 +6479,11 @@ export interface components {
              * @default null
              */
             subject?: components["schemas"]["FileSimulatedSubject"] | components["schemas"]["FilePictureSubject"] | null;
+            /**
+             * Tags
+             * @default []
+             */
+            tags?: string[];
             /**
              * Title
              * @default Untitled study
@@ -6993,6 +7410,122 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Plumbs"];
                 };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keepPoses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PosesFile"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dropPoses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {
@@ -9266,6 +9799,7 @@ export interface operations {
             query?: {
                 version?: number | null;
                 minutes?: number;
+                poses?: string | null;
             };
             header?: never;
             path: {

@@ -7,6 +7,7 @@ from pathlib import Path
 from playwright.sync_api import expect
 
 from tests.browser.case import BrowserCase
+from zirkel.demo.generate import FOLDER
 
 TITLE = "Potting bench, morning light"
 
@@ -116,6 +117,89 @@ class Sitting(BrowserCase):
         expect(self.page.locator("aside")).to_contain_text("8 readings fit")
         self.page.get_by_label("One pose of my own").fill("4")
         expect(self.page.locator("aside h2")).to_contain_text("What fits into 4 min")
+
+    def test_a_set_of_one_s_own_with_its_own_stages(self):
+        self.page.get_by_role("button", name="A set of my own").click()
+        own = self.page.get_by_role("region", name="A set of my own")
+        own.get_by_label("What the set is called").fill("Thursday evening")
+        own.get_by_label("Minutes of 1").fill("8")
+        own.get_by_role("button", name="Leave out 3").click()
+        own.get_by_role("button", name="Stages of my own").click()
+        own.get_by_label("Sight", exact=True).fill("3")
+        own.get_by_label("Draw", exact=True).fill("1")
+        own.get_by_role("button", name="Keep this set").click()
+        chosen = self.page.get_by_role("button", name="Thursday evening", exact=True)
+        expect(chosen).to_have_attribute("aria-pressed", "true")
+        expect(self.page.locator("aside h2")).to_contain_text("What fits into 8 min")
+        expect(self.page.locator("aside")).to_contain_text("6 min")
+        self.page.get_by_role("button", name="Begin now").click()
+        expect(self.page.locator("[data-stage]")).to_contain_text("Sight")
+        self.page.clock.fast_forward("06:10")
+        expect(self.page.locator("[data-stage]")).to_contain_text("Draw")
+        self.page.clock.fast_forward("02:00")
+        expect(self.page.locator("section[aria-label=Clock]")).to_contain_text("Put the stick down")
+        self.page.get_by_role("button", name="End the sitting").click()
+        self.page.get_by_role("button", name="Take away: Thursday evening").click()
+        expect(chosen).to_have_count(0)
+
+    def test_half_an_hour_without_a_rest_is_said(self):
+        self.page.get_by_label("One pose of my own").fill("50")
+        self.page.get_by_role("button", name="Begin now").click()
+        self.page.wait_for_selector("[data-left]")
+        self.page.clock.fast_forward("31:00")
+        expect(self.page.get_by_role("status")).to_contain_text("Half an hour without a rest")
+
+    def test_the_place_is_written_down_wrong_entries_kept_until_mended(self):
+        place = self.page.get_by_role("region", name="The place")
+        expect(place).to_contain_text("Back at the same place")
+        place.get_by_role("button", name="Change it").click()
+        place.get_by_label("Eye to subject").fill("three strides")
+        place.get_by_label("Marks of chair").fill("Tape at both heels")
+        place.get_by_role("button", name="Keep the place").click()
+        expect(self.page.get_by_role("alert")).to_contain_text("three strides")
+        expect(place.get_by_label("Marks of chair")).to_have_value("Tape at both heels")
+        place.get_by_label("Eye to subject").fill("3.1 m")
+        place.get_by_role("button", name="Keep the place").click()
+        expect(place.locator("li").first).to_contain_text("Tape at both heels")
+        expect(place.get_by_role("img", name="Plan from above")).to_contain_text("3.10 m")
+        place.locator("li").first.get_by_role("checkbox").check()
+        with self.page.expect_download() as kept:
+            place.get_by_role("button", name="Print the plan").click()
+        self.assertEqual(Path(kept.value.path()).read_bytes()[:4], b"%PDF")
+
+    def test_photographs_of_the_set_up_and_of_the_drawing(self):
+        photo = FOLDER / "potting_bench_drawing.jpg"
+        place = self.page.get_by_role("region", name="The place")
+        place.locator("input[type=file]").set_input_files(photo)
+        expect(place.get_by_role("img", name="The set-up, photograph 1")).to_be_visible()
+        log = self.page.locator("[data-sitting=sitting]")
+        log.locator("input[type=file]").set_input_files(photo)
+        said = log.get_by_label("What the photograph shows")
+        said.fill("After the block-in")
+        said.blur()
+        self.page.wait_for_timeout(800)
+        self.page.reload()
+        expect(log.get_by_role("img", name="After the block-in")).to_be_visible()
+        shown = log.get_by_role("img").first
+        self.assertGreater(shown.evaluate("each => each.naturalWidth"), 100)
+
+    def test_tags_and_the_drawer(self):
+        self.open("/", "[data-waits]")
+        cards = self.page.locator("main ul > li")
+        hung = cards.count()
+        self.page.get_by_role("button", name="Tags: Boathouse").click()
+        self.page.get_by_label("Tags of Boathouse").fill("outdoors, evening class")
+        self.page.keyboard.press("Enter")
+        self.page.get_by_role("button", name="evening class", exact=True).click()
+        expect(cards).to_have_count(1)
+        expect(cards.first).to_contain_text("Boathouse")
+        self.page.get_by_role("button", name="Into the drawer: Boathouse").click()
+        expect(self.page.locator("main")).to_contain_text("or all are in the drawer")
+        self.page.get_by_role("button", name="Drawer (1)").click()
+        expect(cards.first).to_contain_text("Boathouse")
+        self.page.get_by_role("button", name="Back on the wall: Boathouse").click()
+        self.page.get_by_role("button", name="evening class", exact=True).click()
+        expect(cards).to_have_count(hung)
 
 
 if __name__ == "__main__":

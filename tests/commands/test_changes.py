@@ -105,6 +105,16 @@ CHANGES = (
     ({"type": "rest_now"}, "Rest now"),
     ({"type": "end_sitting"}, "End the sitting"),
     ({"type": "note_sitting", "sitting": "sitting", "note": "Cold."}, "Note on a sitting"),
+    ({"type": "keep_log_picture", "sitting": "sitting", "picture": "d" * 64, "said": "Block-in"},
+     "Photograph of the drawing"),
+    ({"type": "drop_log_picture", "sitting": "sitting", "picture": "d" * 64},
+     "Take a photograph out of the log"),
+    ({"type": "set_place", "place": {"distance_mm": "2.6 m", "light_hour": 9.5}}, "The place"),
+    ({"type": "set_place", "place": None}, "Forget the place"),
+    ({"type": "set_tags", "tags": ["still life", "Still Life", " ", "evening"]},
+     "Tags: still life, evening"),
+    ({"type": "put_away", "away": True}, "Into the drawer"),
+    ({"type": "put_away", "away": False}, "Back on the wall"),
     ({"type": "set_eye", "part": 0.03, "straight": None}, "Draw by my own eye"),
     ({"type": "believe_scatter", "factor": 1.5}, "Believe my own scatter"),
     ({"type": "set_frame", "frame": FRAME}, "Frame the subject"),
@@ -209,6 +219,10 @@ REFUSED = (
     ({"type": "drop_measure", "id": "x"}, "no measure “x” any more"),
     ({"type": "keep_check"}, "at least three landmarks"),
     ({"type": "tick_move", "check": "x", "number": 0}, "no check “x” any more"),
+    ({"type": "keep_log_picture", "sitting": "x", "picture": "d" * 64}, "no sitting “x” any more"),
+    ({"type": "drop_log_picture", "sitting": "x", "picture": "d" * 64}, "no sitting “x” any more"),
+    ({"type": "begin_sitting", "blocks": [{"minutes": 5, "kind": "pose"}], "shares": {"nap": 1}},
+     "no stage “nap”"),
 )  # fmt: skip
 
 change_of = TypeAdapter(AnyChange).validate_python

@@ -21,6 +21,7 @@ class Lengths(unittest.TestCase):
             (".5", 0.5, False),
             ("-1/4", -0.25, False),
             ("97 mm", 97.0, True),
+            ("2.6 m", 2600.0, True),
             ("9.7cm", 97.0, True),
             ('3 1/2"', 88.9, True),
             ("3 1/2 in", 88.9, True),

@@ -4,6 +4,7 @@ log."""
 import json
 import unittest
 
+from tests.pictures.images import drawing, saved
 from tests.web.test_subject import SubjectCase
 from zirkel.demo.generate import FOLDER
 
@@ -49,11 +50,11 @@ class Sittings(SubjectCase):
         self.assertEqual(rested["clock"]["blocks"][1]["minutes"], 5)
         ended = self.change(type="end_sitting")
         self.assertIsNone(ended["clock"])
-        self.change(type="note_sitting", sitting="sitting", note="Cold light from the left.")
-        (entry,) = self.room()["log"]
+        self.change(type="note_sitting", sitting="sitting_3", note="Cold light from the left.")
+        entry = self.room()["log"][0]
         self.assertEqual((entry["note"], entry["moved"]), ("Cold light from the left.", 1))
         file = json.loads(self.get(f"/studies/{self.id}/file").data)
-        self.assertEqual(file["sittings"][0]["note"], "Cold light from the left.")
+        self.assertEqual(file["sittings"][-1]["note"], "Cold light from the left.")
 
     def test_what_can_t_be_is_refused_with_a_reason(self):
         for change, said in (
@@ -67,6 +68,60 @@ class Sittings(SubjectCase):
         ):
             self.assertIn(said, json.dumps(self.change(422, **change), ensure_ascii=False), change)
 
+    def test_an_own_set_of_poses_is_kept_used_and_taken_away(self):
+        mine = {"format": "zirkel-poses", "version": 1, "name": "Mine!", "title": "My own",
+                "blocks": [{"kind": "pose", "minutes": 7}],
+                "shares": {"sight": 1, "draw": 1}}  # fmt: skip
+        kept = self.post("/poses", 201, **mine)
+        self.assertEqual((kept["own"], kept["shares"]), (True, {"sight": 1, "draw": 1}))
+        shown = {each["name"]: each for each in self.room()["sets"]}
+        self.assertEqual(shown["Mine!"], kept)
+        self.assertFalse(shown["ten_minutes"]["own"])
+        by_it = self.get(f"/studies/{self.id}/sitting?minutes=7&poses=Mine!").json["plan"]
+        self.assertEqual([e["stage"] for e in by_it["stages"]], ["sight", "draw"])
+        begun = self.change(type="begin_sitting", blocks=kept["blocks"], shares=kept["shares"])
+        self.assertEqual([e["stage"] for e in begun["clock"]["blocks"][0]["stages"]],
+                         ["sight", "draw"])  # fmt: skip
+        self.assertEqual(self.client.delete("/api/v1/poses/Mine!").status_code, 204)
+        self.assertNotIn("Mine!", {each["name"] for each in self.room()["sets"]})
+        gone = self.client.delete("/api/v1/poses/Mine!")
+        self.assertEqual(gone.status_code, 404)
+        self.assertIn("Mine!", gone.json["detail"])
+        self.assertEqual(self.client.delete("/api/v1/poses/ten_minutes").status_code, 404)
+        only_rests = [{"kind": "rest", "minutes": 1}]
+        for change, said in (({"blocks": []}, "blocks"), ({"blocks": only_rests}, "only rests")):
+            self.assertIn(said, json.dumps(self.post("/poses", 422, **(mine | change))))
+
+    def test_the_place_is_written_down_with_its_plan_and_what_to_go_by(self):
+        before = self.room()["place"]
+        self.assertTrue(before["written"])
+        self.change(type="set_place", place={"distance_mm": "3 m", "easel_mm": "70 cm",
+                                             "light_hour": 10, "light": "Lamp"})  # fmt: skip
+        place = self.room()["place"]
+        self.assertEqual((place["plan"]["distance"], place["plan"]["easel"]), ("3.00 m", "70 cm"))
+        self.assertIn("Light from 10 o'clock, as the subject stands: Lamp.", place["checklist"])
+        paper = self.get(f"/studies/{self.id}/take/place")
+        self.assertEqual(paper.data[:4], b"%PDF")
+        refused = self.change(422, type="set_place", place={"distance_mm": "3 miles"})
+        self.assertIn("distance_mm", refused["field"])
+
+    def test_photographs_in_the_log_are_on_its_paper_too(self):
+        picture = self.post("/pictures", 201, data=saved(drawing(), "JPEG"))["picture"]
+        bare = self.get(f"/studies/{self.id}/take/log").data
+        self.change(type="keep_log_picture", sitting="sitting", picture=picture, said="Block-in")
+        entry = self.room()["log"][-1]
+        self.assertEqual([(e["picture"], e["said"], e["check"]) for e in entry["pictures"]],
+                         [(picture, "Block-in", None)])  # fmt: skip
+        self.assertGreater(len(self.get(f"/studies/{self.id}/take/log").data), len(bare) + 500)
+        self.change(type="keep_log_picture", sitting="sitting", picture=picture, said="Anew")
+        (again,) = self.room()["log"][-1]["pictures"]
+        self.assertEqual(again["said"], "Anew")
+        self.change(type="drop_log_picture", sitting="sitting", picture=picture)
+        self.assertEqual(self.room()["log"][-1]["pictures"], [])
+        # One that isn't in the data folder leaves its place empty.
+        self.change(type="keep_log_picture", sitting="sitting", picture="e" * 64)
+        self.assertEqual(self.get(f"/studies/{self.id}/take/log").status_code, 200)
+
     def test_after_a_break_the_same_place_is_asked_about_first_and_told(self):
         self.change(type="begin_sitting", blocks=[{"kind": "pose", "minutes": 20}])
         prompts = self.get(f"/studies/{self.id}/prompts").json["sightings"]
@@ -76,7 +131,7 @@ class Sittings(SubjectCase):
         self.assertIsNone(self.room()["same"])
         again = [each for each in self.bench["readings"] if each["entry"]["kind"] == "span"][:4]
         for each in again:
-            entry = {**each["entry"], "take": "t9"}
+            entry = {k: v for k, v in each["entry"].items() if k != "at"} | {"take": "t9"}
             self.change(type="take_sighting", sighting=entry)
         prompts = self.get(f"/studies/{self.id}/prompts").json["sightings"]
         self.assertFalse(any(each["control"] for each in prompts))

@@ -11,6 +11,7 @@ import type {
   Kit,
   PictureTaken,
   Posed,
+  PosesFile,
   Problem,
   ReadOff,
   Series,
@@ -174,6 +175,10 @@ export const api = {
     ) as Promise<{ trials: number; new: number }>,
   addSeries: (file: Blob) =>
     told(client.POST("/api/v1/series", bytes(file) as never)) as Promise<Series>,
+  keepPoses: (body: PosesFile) =>
+    told(client.POST("/api/v1/poses", { body })) as Promise<{ name: string }>,
+  dropPoses: (name: string) =>
+    told(client.DELETE("/api/v1/poses/{name}", { params: { path: { name } } })) as Promise<unknown>,
   takePicture: sendPicture,
   leave: (number: number) =>
     told(

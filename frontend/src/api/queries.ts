@@ -39,6 +39,9 @@ export const queries = {
     queryOptions({
       queryKey: ["wall"],
       queryFn: ({ signal }) => told(client.GET("/api/v1/studies", { signal })) as Promise<Wall>,
+      // Cards that were never worked out come bit by bit.
+      refetchInterval: (query) =>
+        query.state.data?.studies.some((each) => each.pending) ? 300 : false,
     }),
   scenes: () =>
     queryOptions({
@@ -76,13 +79,13 @@ export const queries = {
       queryFn: ({ signal }) =>
         told(client.GET("/api/v1/artists", { signal })) as Promise<{ artists: Artist[] }>,
     }),
-  sitting: (seen: Seen, minutes: number) =>
+  sitting: (seen: Seen, minutes: number, poses: string | null) =>
     queryOptions({
-      queryKey: ["sitting", seen.id, seen.version, minutes],
+      queryKey: ["sitting", seen.id, seen.version, minutes, poses],
       queryFn: ({ signal }) =>
         told(
           client.GET("/api/v1/studies/{study_id}/sitting", {
-            params: { ...of(seen.id), query: { version: seen.version, minutes } },
+            params: { ...of(seen.id), query: { version: seen.version, minutes, poses } },
             signal,
           }),
         ) as Promise<SittingRoom>,

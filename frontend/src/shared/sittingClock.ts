@@ -8,6 +8,10 @@ export type ClockStands = {
   block: number | null;
   kind: string;
   secondsLeft: number;
+  /** The stage of a pose that is on, by the plan, and when the next one comes. */
+  stage: { name: string; secondsLeft: number } | null;
+  /** Seconds since the last rest, or since it began. */
+  sinceRest: number;
 };
 
 /** By how much this machine's clock is ahead of the server's, for each answer when it first came. */
@@ -25,13 +29,33 @@ function offset(clock: RunningClock): number {
 
 export function standsAt(clock: RunningClock, now: number): ClockStands {
   let gone = (now - offset(clock) - Date.parse(clock.at)) / 1000;
+  let sinceRest = 0;
   for (const [number, block] of clock.blocks.entries()) {
-    gone -= 60 * block.minutes;
-    if (gone < 0) {
-      return { block: number, kind: block.kind, secondsLeft: Math.ceil(-gone) };
+    const long = 60 * block.minutes;
+    if (gone < long) {
+      return {
+        block: number,
+        kind: block.kind,
+        secondsLeft: Math.ceil(long - gone),
+        stage: stageAt(block, gone),
+        sinceRest: block.kind === "rest" ? 0 : sinceRest + gone,
+      };
+    }
+    gone -= long;
+    sinceRest = block.kind === "rest" ? 0 : sinceRest + long;
+  }
+  return { block: null, kind: "over", secondsLeft: 0, stage: null, sinceRest: 0 };
+}
+
+function stageAt(block: RunningClock["blocks"][number], gone: number) {
+  let ends = 0;
+  for (const each of block.stages) {
+    ends += 60 * each.minutes;
+    if (gone < ends) {
+      return { name: each.name, secondsLeft: Math.ceil(ends - gone) };
     }
   }
-  return { block: null, kind: "over", secondsLeft: 0 };
+  return null;
 }
 
 /** The clock, told anew every half second; null without a sitting. */

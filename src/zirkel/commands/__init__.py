@@ -35,6 +35,7 @@ from zirkel.commands.settings import (
     BelieveScatter,
     DropFrame,
     KeepFrame,
+    PutAway,
     SetBlockIn,
     SetEye,
     SetFrame,
@@ -43,6 +44,7 @@ from zirkel.commands.settings import (
     SetNote,
     SetPlacement,
     SetSheet,
+    SetTags,
     SetTitle,
     SetTrust,
     SetUnit,
@@ -57,10 +59,13 @@ from zirkel.commands.sightings import (
 )
 from zirkel.commands.sittings import (
     BeginSitting,
+    DropLogPicture,
     EndSitting,
+    KeepLogPicture,
     ModelMoved,
     NoteSitting,
     RestNow,
+    SetPlace,
 )
 from zirkel.commands.subject import (
     MeasurePicture,
@@ -100,6 +105,8 @@ AnyChange = Annotated[
     | SetTitle
     | SetMethod
     | SetNote
+    | SetTags
+    | PutAway
     | SetBlockIn
     | SetEye
     | SetSheet
@@ -133,6 +140,9 @@ AnyChange = Annotated[
     | RestNow
     | EndSitting
     | NoteSitting
+    | KeepLogPicture
+    | DropLogPicture
+    | SetPlace
     | PutArea
     | RemoveArea
     | SuggestAreas

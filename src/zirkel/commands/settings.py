@@ -11,7 +11,7 @@ from zirkel.commands.base import Change, expect
 from zirkel.core.schools import school_of
 from zirkel.core.sheet.recipe.manners import USUAL
 from zirkel.core.sightings import KINDS
-from zirkel.core.study import JudgingEye, Study
+from zirkel.core.study import MOST_TAGS, JudgingEye, Study
 from zirkel.core.subject.sight import sight_size_of
 from zirkel.store.store import Stored
 from zirkel.studyfile.entries import Finite, Millimetres, Name, Note, Text
@@ -47,6 +47,41 @@ class SetNote(Change):
     def label(self, before: Study, after: Study) -> str:
         """That it was written."""
         return "Write a note" if after.note else "Remove the note"
+
+
+class SetTags(Change):
+    """Words by which the study is found on the wall."""
+
+    type: Literal["set_tags"] = "set_tags"
+    tags: Annotated[list[Name], Field(max_length=MOST_TAGS)]
+
+    def made(self, study: Study) -> Study:
+        """The study with those tags, each once, in the order in which they were given."""
+        kept: dict[str, str] = {}
+        for each in self.tags:
+            plain = " ".join(each.split())
+            if plain:
+                kept.setdefault(plain.lower(), plain)
+        return replace(study, tags=tuple(kept.values()))
+
+    def label(self, before: Study, after: Study) -> str:
+        """The tags."""
+        return f"Tags: {', '.join(after.tags)}" if after.tags else "No tags"
+
+
+class PutAway(Change):
+    """Put the study into the drawer, or back on the wall."""
+
+    type: Literal["put_away"] = "put_away"
+    away: bool
+
+    def made(self, study: Study) -> Study:
+        """The study there."""
+        return replace(study, put_away=self.away)
+
+    def label(self, before: Study, after: Study) -> str:
+        """Where it went."""
+        return "Into the drawer" if self.away else "Back on the wall"
 
 
 class SetMethod(Change):

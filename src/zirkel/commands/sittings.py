@@ -1,4 +1,4 @@
-"""Sittings: begun, moved, rested, ended, noted."""
+"""Sittings: begun, moved, rested, ended, noted, photographed; and the place to come back to."""
 
 from __future__ import annotations
 
@@ -9,12 +9,21 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from zirkel.commands.base import Change, expect, free_id
-from zirkel.core.pose import MOST_BLOCKS, MOST_MOVES, MOST_SITTINGS, Sitting
+from zirkel.core.pose import (
+    MOST_BLOCKS,
+    MOST_MOVES,
+    MOST_PICTURES,
+    MOST_SITTINGS,
+    STAGES,
+    LogPicture,
+    Place,
+    Sitting,
+)
 from zirkel.core.sitting.clock import rest_now, running
 from zirkel.core.study import Study
 from zirkel.errors import BadInput
-from zirkel.studyfile.entries import Id, Note
-from zirkel.studyfile.schema import FileBlock
+from zirkel.studyfile.entries import Finite, Id, Note, Picture, Text
+from zirkel.studyfile.schema import FileBlock, FilePlace
 
 
 def _now() -> str:
@@ -29,6 +38,13 @@ def _going_on(study: Study) -> Sitting:
     return found
 
 
+def _named(study: Study, name: str) -> Sitting:
+    found = next((each for each in study.sittings if each.id == name), None)
+    expect(found is not None, "sitting", "sitting", name)
+    assert found is not None
+    return found
+
+
 def _with(study: Study, new: Sitting) -> Study:
     held = tuple(new if each.id == new.id else each for each in study.sittings)
     return replace(study, sittings=held)
@@ -39,6 +55,10 @@ class BeginSitting(Change):
 
     type: Literal["begin_sitting"] = "begin_sitting"
     blocks: Annotated[list[FileBlock], Field(min_length=1, max_length=MOST_BLOCKS)]
+    shares: dict[Id, Annotated[Finite, Field(gt=0, le=100)]] = Field(
+        default_factory=dict, max_length=len(STAGES)
+    )
+    """The artist's own stages and how they share the time; empty for the usual ones."""
 
     def made(self, study: Study) -> Study:
         """The study with that sitting."""
@@ -47,8 +67,12 @@ class BeginSitting(Change):
             replace(each, ended=now) if each.ended is None else each for each in study.sittings
         )
         new = Sitting(
-            id=free_id("sitting", [each.id for each in ended]), at=now, blocks=tuple(self.blocks)
-        )
+            id=free_id("sitting", [each.id for each in ended]), at=now, blocks=tuple(self.blocks),
+            shares=self.shares,
+        )  # fmt: skip
+        problem = new.problem()
+        if problem:
+            raise BadInput("shares", problem.removeprefix("shares: "))
         return replace(study, sittings=(*ended, new)[-MOST_SITTINGS:])
 
     def label(self, before: Study, after: Study) -> str:
@@ -110,11 +134,69 @@ class NoteSitting(Change):
 
     def made(self, study: Study) -> Study:
         """The study with that note."""
-        found = next((each for each in study.sittings if each.id == self.sitting), None)
-        expect(found is not None, "sitting", "sitting", self.sitting)
-        assert found is not None
-        return _with(study, replace(found, note=self.note or None))
+        return _with(study, replace(_named(study, self.sitting), note=self.note or None))
 
     def label(self, before: Study, after: Study) -> str:
         """What it is."""
         return "Note on a sitting"
+
+
+class KeepLogPicture(Change):
+    """Keep a photograph of the drawing in the log of a sitting, and what it shows."""
+
+    type: Literal["keep_log_picture"] = "keep_log_picture"
+    sitting: Id
+    picture: Picture
+    said: Text = ""
+
+    def made(self, study: Study) -> Study:
+        """The sitting with that photograph; one kept already has what it shows said anew."""
+        found = _named(study, self.sitting)
+        known = next((each for each in found.pictures if each.picture == self.picture), None)
+        if known is None and len(found.pictures) >= MOST_PICTURES:
+            raise BadInput(
+                "picture", f"{MOST_PICTURES} photographs are kept of a sitting: take one out first"
+            )
+        said = self.said.strip()
+        new = LogPicture(self.picture, _now(), said) if known is None else replace(known, said=said)
+        others = tuple(each for each in found.pictures if each.picture != self.picture)
+        kept = tuple(sorted((*others, new), key=lambda each: each.at))
+        return _with(study, replace(found, pictures=kept))
+
+    def label(self, before: Study, after: Study) -> str:
+        """That it was kept."""
+        return "Photograph of the drawing"
+
+
+class DropLogPicture(Change):
+    """Take a photograph out of the log."""
+
+    type: Literal["drop_log_picture"] = "drop_log_picture"
+    sitting: Id
+    picture: Picture
+
+    def made(self, study: Study) -> Study:
+        """The sitting without it."""
+        found = _named(study, self.sitting)
+        left = tuple(each for each in found.pictures if each.picture != self.picture)
+        expect(len(left) < len(found.pictures), "picture", "photograph", self.picture[:8])
+        return _with(study, replace(found, pictures=left))
+
+    def label(self, before: Study, after: Study) -> str:
+        """That it was taken out."""
+        return "Take a photograph out of the log"
+
+
+class SetPlace(Change):
+    """Write down where the study is drawn from; null forgets it."""
+
+    type: Literal["set_place"] = "set_place"
+    place: FilePlace | None
+
+    def made(self, study: Study) -> Study:
+        """The study with that place; none where nothing is said of it."""
+        return replace(study, place=None if self.place == Place() else self.place)
+
+    def label(self, before: Study, after: Study) -> str:
+        """That it was written down."""
+        return "The place" if after.place else "Forget the place"

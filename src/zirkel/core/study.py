@@ -30,7 +30,7 @@ from zirkel.core.light import (
     ToneArea,
     ToneReading,
 )
-from zirkel.core.pose import MOST_SITTINGS, Sitting
+from zirkel.core.pose import MOST_SITTINGS, Place, Sitting
 from zirkel.core.sightings import KINDS, Sighting
 from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.subject.faults import FAULTS
@@ -38,6 +38,7 @@ from zirkel.core.subject.station import Station
 
 DEFAULT_DRAWN_SIGMA_MM = 1.0
 MOST_LANDMARKS, MOST_SIGHTINGS, MOST_SHAPES = 1000, 5000, 500
+MOST_TAGS = 20
 LARGEST_MM = 20_000.0
 
 Extra = Mapping[str, object]
@@ -338,6 +339,12 @@ class Study:
         "record", (), many="list", records=(Sitting,), key="id", most=MOST_SITTINGS
     )
     """When the artist sat down to it, the latest last."""
+    place: Place | None = entry("record", None, records=(Place,))
+    """Where it is drawn from, to come back to."""
+    tags: tuple[str, ...] = entry("name", (), many="list", most=MOST_TAGS)
+    """Words by which the artist finds it on the wall."""
+    put_away: bool = entry("flag", False)
+    """Whether it is done with and kept in the drawer, off the wall but at hand."""
     guesses: tuple[Guess, ...] = entry(
         "record", (), many="list", records=(Guess,), key="id", most=MOST_GUESSES
     )

@@ -11,13 +11,16 @@ from zirkel.demo.drawing import with_drawing
 from zirkel.demo.potting_bench import POTTING_BENCH
 from zirkel.demo.raking_light import with_raking_light
 from zirkel.demo.study_head import study_head
+from zirkel.demo.two_mornings import with_two_mornings
 from zirkel.studyfile.read import write_study
 
 FOLDER = Path(__file__).parent
 
 DEMOS: dict[str, Callable[[], Study]] = {
-    "potting_bench": lambda: with_raking_light(
-        with_drawing(to_study(POTTING_BENCH), FOLDER / "potting_bench_drawing.jpg")
+    "potting_bench": lambda: with_two_mornings(
+        with_raking_light(
+            with_drawing(to_study(POTTING_BENCH), FOLDER / "potting_bench_drawing.jpg")
+        )
     ),
     "wooden_mask": lambda: made_by_artist(
         "wooden_mask", "Wooden mask on a peg", Sheet(210.0, 297.0), 5

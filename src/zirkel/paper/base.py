@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from pathlib import Path
 
 from zirkel.core.study import Study
 from zirkel.core.worked import Worked
@@ -12,6 +13,10 @@ PDF = ("application/pdf", "pdf")
 SVG = ("image/svg+xml", "svg")
 PNG = ("image/png", "png")
 CSV = ("text/csv", "csv")
+
+
+PictureOf = Callable[[str], Path | None]
+"""Where a picture lies, by the hash of its bytes; None where it isn't here."""
 
 
 def always(_study: Study) -> bool:
@@ -23,7 +28,8 @@ def always(_study: Study) -> bool:
 class Paper:
     """Something to take along. `label` and `note` are what its button says; `sort` is its media
     type and the ending of its file; `fits` tells for which studies it is offered; BadInput from
-    `make` says what is missing."""
+    `make` says what is missing. `illustrated` makes it with the study's photographs, where there
+    is room for some."""
 
     name: str
     label: str
@@ -31,6 +37,7 @@ class Paper:
     make: Callable[[Worked], bytes]
     sort: tuple[str, str] = PDF
     fits: Callable[[Study], bool] = always
+    illustrated: Callable[[Worked, PictureOf], bytes] | None = None
 
     @property
     def printed(self) -> bool:

@@ -1,60 +1,122 @@
-"""The study's story on paper: each sitting with what was done and written, and what to look at
-first."""
+"""The study's story on paper: each sitting with what was done and written and how the drawing
+looked, and what to look at first."""
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from datetime import UTC, datetime
+from pathlib import Path
+
+from PIL import Image
+from reportlab.lib.utils import ImageReader
 
 from zirkel.core.sitting.clock import moment
-from zirkel.core.sitting.story import story
-from zirkel.core.words.sitting import say_entry, say_look_again
+from zirkel.core.sitting.story import Entry, story
+from zirkel.core.words.sitting import say_entry, say_look_again, say_spent
 from zirkel.core.worked import Worked
-from zirkel.paper.base import Paper
+from zirkel.paper.base import Paper, PictureOf
 from zirkel.paper.page import LINE, PENCIL, Page
 
 WIDTH, HEIGHT = 210.0, 297.0
 EDGE, FOOT = 16.0, 20.0
-TEXT = 3.8
+COLUMN = WIDTH - 2 * EDGE
+TEXT, HEAD = 3.8, 4.4
+PICTURE_MM, GAP, MOST_SHOWN = 42.0, 4.0, 4
+LARGEST_PX = 700
+"""Pixels of a photograph's longer side on paper: 42 mm need no more."""
 
 
-def _of(worked: Worked) -> bytes:
+def _nothing(_name: str) -> Path | None:
+    return None
+
+
+class _Column:
+    """Words down a page, turning it when it is full."""
+
+    def __init__(self, paper: Page) -> None:
+        self.paper, self.y = paper, 18.0
+
+    def room(self, high: float) -> None:
+        if self.y + high > HEIGHT - FOOT:
+            self.paper.turn_page()
+            self.y = 18.0
+
+    def rule(self) -> None:
+        self.paper.line([(EDGE, self.y + 3.0), (WIDTH - EDGE, self.y + 3.0)], LINE)
+        self.y += 9.0
+
+    def say(self, text: str, size: float = TEXT, strong: bool = False, pale: bool = False) -> None:
+        colour = {"colour": PENCIL} if pale else {}
+        self.y = self.paper.wrapped(EDGE, self.y, COLUMN, text, size, strong=strong, **colour) + 0.8
+
+
+def _of(worked: Worked, picture_of: PictureOf = _nothing) -> bytes:
     study = worked.study
     paper = Page(f"{study.title}, log", WIDTH, HEIGHT)
-    y = paper.wrapped(EDGE, 18.0, WIDTH - 2 * EDGE, study.title, 6.5, strong=True)
+    column = _Column(paper)
+    column.say(study.title, 6.5, strong=True)
     if study.note:
-        y = paper.wrapped(EDGE, y + 1.0, WIDTH - 2 * EDGE, study.note, TEXT, colour=PENCIL)
-    for each in story(study, datetime.now(UTC)):
-        began = moment(each.sitting.at)
-        head = each.sitting.at if began is None else f"{began:%d %B %Y, %H:%M} UTC"
-        lines = [say_entry(each), *([each.sitting.note] if each.sitting.note else [])]
-        high = 12.0 + sum(
-            TEXT * 1.35 * len(paper.lines(line, WIDTH - 2 * EDGE, TEXT)) for line in lines
-        )
-        if y + high > HEIGHT - FOOT:
-            paper.turn_page()
-            y = 18.0
-        paper.line([(EDGE, y + 3.0), (WIDTH - EDGE, y + 3.0)], LINE)
-        y = paper.wrapped(EDGE, y + 9.0, WIDTH - 2 * EDGE, head.lstrip("0"), 4.4, strong=True)
-        for line in lines:
-            y = paper.wrapped(EDGE, y + 0.8, WIDTH - 2 * EDGE, line, TEXT)
+        column.say(study.note, pale=True)
+    for each in story(study, datetime.now(UTC), reckon=True):
+        _sitting(column, each, worked, picture_of)
     again = say_look_again(study, worked.words, worked.solution)
     if again:
-        if y + 24.0 > HEIGHT - FOOT:
-            paper.turn_page()
-            y = 18.0
-        paper.line([(EDGE, y + 3.0), (WIDTH - EDGE, y + 3.0)], LINE)
-        y = paper.wrapped(
-            EDGE, y + 9.0, WIDTH - 2 * EDGE, "Another day, look at this first", 4.4, strong=True
-        )
+        column.room(24.0)
+        column.rule()
+        column.say("Another day, look at this first", HEAD, strong=True)
         for line in again:
-            if y + 12.0 > HEIGHT - FOOT:
-                paper.turn_page()
-                y = 18.0
-            y = paper.wrapped(EDGE, y + 0.8, WIDTH - 2 * EDGE, f"· {line}", TEXT)
+            column.room(12.0)
+            column.say(f"· {line}")
     return paper.done()
+
+
+def _sitting(column: _Column, entry: Entry, worked: Worked, picture_of: PictureOf) -> None:
+    began = moment(entry.sitting.at)
+    head = entry.sitting.at if began is None else f"{began:%d %B %Y, %H:%M} UTC"
+    brought = say_spent(entry, worked.words, worked.solution.scatter)
+    lines = [each for each in (say_entry(entry), brought, entry.sitting.note) if each]
+    shown = [(path, said) for path, said in _photographs(entry, picture_of)][-MOST_SHOWN:]
+    high = 12.0 + sum(TEXT * 1.35 * len(column.paper.lines(line, COLUMN, TEXT)) for line in lines)
+    column.room(high + (PICTURE_MM + 8.0 if shown else 0.0))
+    column.rule()
+    column.say(head.lstrip("0"), HEAD, strong=True)
+    for line in lines:
+        column.say(line)
+    if shown:
+        _row(column, shown)
+
+
+def _photographs(entry: Entry, picture_of: PictureOf) -> list[tuple[Path, str]]:
+    found = []
+    for each, check in entry.pictures:
+        path = picture_of(each.picture)
+        if path is not None:
+            found.append((path, each.said or ("checked" if check else "")))
+    return found
+
+
+def _row(column: _Column, shown: Sequence[tuple[Path, str]]) -> None:
+    """Photographs side by side, each as high as the others; one that can't be read is left out."""
+    x = EDGE
+    for path, said in shown:
+        try:
+            with Image.open(path) as opened:
+                picture = opened.convert("RGB")
+        except OSError:
+            continue
+        picture.thumbnail((LARGEST_PX, LARGEST_PX))
+        wide = PICTURE_MM * picture.width / picture.height
+        wide = min(wide, COLUMN / MOST_SHOWN - GAP)
+        tall = wide * picture.height / picture.width
+        column.paper.image(ImageReader(picture), x, column.y, wide, tall)
+        if said:
+            words = column.paper.lines(said, wide, 3.0)[0]
+            column.paper.text(x, column.y + PICTURE_MM + 4.0, words, 3.0, colour=PENCIL)
+        x += wide + GAP
+    column.y += PICTURE_MM + 8.0
 
 
 PAPER = Paper(
     "log", "The log", "Each sitting with what was done and written, and what to look at first.",
-    _of, fits=lambda study: bool(study.sittings),
+    _of, fits=lambda study: bool(study.sittings), illustrated=_of,
 )  # fmt: skip

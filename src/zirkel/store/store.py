@@ -18,6 +18,7 @@ from zirkel.core.study import SimulatedSubject, Study
 from zirkel.core.subject.scene import Scene
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput, NotFound, StaleVersion, Unreadable
+from zirkel.store.cards import Cards
 from zirkel.store.clock import now
 from zirkel.store.database import open_database
 from zirkel.store.patches import Patch, apply, changed, difference, joined
@@ -99,6 +100,7 @@ class Store:
         self.scenes = Scenes(engine)
         self.pictures = Pictures(engine, folder / "pictures")
         self.practice = Practice(engine)
+        self.cards = Cards(engine)
         self._worked: LRUCache[tuple[int, int], Worked] = LRUCache(KEPT_WORKED, _kept_bytes)
         """Studies by id and version, least recently used first to go: a version never changes once
         it is written."""
@@ -127,6 +129,12 @@ class Store:
             )
             found = [self._stored_or_broken(session, row) for row in rows.all()]
         return [self._remember(each) if isinstance(each, Stored) else each for each in found]
+
+    def get_or_broken(self, study_id: int) -> Stored | Broken:
+        """One study, whether it can be read or not; NotFound if there is none."""
+        with self._session(writes=False) as session, session.begin():
+            found = self._stored_or_broken(session, _row(session, study_id))
+        return self._remember(found) if isinstance(found, Stored) else found
 
     def taken_down(self) -> list[TakenDown]:
         """Studies that were taken off the wall, last taken first."""

@@ -81,6 +81,20 @@ class ReceiptRow(Base):
     """What was asked for, as a hash; not known of those from earlier versions."""
 
 
+class CardRow(Base):
+    """What hangs on the wall of a study in one version, and which Zirkel worked it out: nothing
+    that can't be worked out again."""
+
+    __tablename__ = "card"
+
+    study_id: Mapped[int] = mapped_column(
+        ForeignKey("study.id", ondelete="CASCADE"), primary_key=True
+    )
+    version: Mapped[int]
+    made_by: Mapped[str] = mapped_column(String(40))
+    body: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
 class SceneRow(Base):
     """A scene that a user added, as the bytes of its file."""
 

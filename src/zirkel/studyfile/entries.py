@@ -64,6 +64,9 @@ Id = Annotated[str, Field(min_length=1, max_length=80), AfterValidator(_plain)]
 Text = Annotated[str, Field(max_length=200), AfterValidator(_plain)]
 Name = Annotated[str, Field(min_length=1, max_length=200), AfterValidator(_plain)]
 Note = Annotated[str, Field(max_length=4000)]
+Picture = Annotated[str, Field(pattern=r"^[0-9a-f]{64}$")]
+"""A picture in the data folder, by the hash of its bytes."""
+
 Point = tuple[Finite, Finite]
 Share = Annotated[Finite, Field(ge=0, le=1)]
 Tier = Annotated[int, Field(ge=1, le=3)]
@@ -82,7 +85,7 @@ ENTRIES: dict[str, Any] = {
     "finite": Finite,
     "share": Share,
     "point": Point,
-    "hash": Annotated[str, Field(pattern=r"^[0-9a-f]{64}$")],
+    "hash": Picture,
     "crop": tuple[Share, Share, Share, Share],
 }
 """The type for each way in which a record's field may be entered."""

@@ -15,7 +15,7 @@ from zirkel.core.drawn import (
 )
 from zirkel.core.head import Figure, Head
 from zirkel.core.light import Medium, Overlap, ToneArea, ToneReading
-from zirkel.core.pose import Block
+from zirkel.core.pose import Block, Place
 from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.study import (
     Frame,
@@ -72,6 +72,7 @@ FileRuled = Annotated[Ruled, Recorded]
 FileTolerances = Annotated[Tolerances, Recorded]
 FileEyeGuess = Annotated[EyeGuess, Recorded]
 FileBlock = Annotated[Block, Recorded]
+FilePlace = Annotated[Place, Recorded]
 FilePicture = Annotated[PictureSubject, Recorded]
 
 

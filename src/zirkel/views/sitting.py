@@ -2,25 +2,48 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from datetime import UTC, datetime
 
 from pydantic import BaseModel
 
 from zirkel.core.pose import Sitting
-from zirkel.core.sitting.clock import SETS, running
+from zirkel.core.sitting.clock import running
 from zirkel.core.sitting.course import since_the_break, told
 from zirkel.core.sitting.materials import Materials, for_school
-from zirkel.core.sitting.plan import SECONDS_PER_READING, own_pace, plan_sitting
+from zirkel.core.sitting.plan import (
+    SECONDS_PER_READING,
+    Stage,
+    own_pace,
+    plan_sitting,
+    stages_of,
+)
+from zirkel.core.sitting.poses import PoseSet
 from zirkel.core.sitting.story import Entry, story
 from zirkel.core.study import Study
+from zirkel.core.values.names import slug
 from zirkel.core.words.sightings import ask_for
-from zirkel.core.words.sitting import STAGES, say_entry, say_look_again, say_plan, say_same
+from zirkel.core.words.sitting import (
+    SPENT,
+    STAGES,
+    say_entry,
+    say_look_again,
+    say_plan,
+    say_same,
+    say_spent,
+)
 from zirkel.core.worked import Worked
+from zirkel.errors import BadInput, NotFound
 from zirkel.materials import all_materials
+from zirkel.poses import ENDING, FIRST, all_poses
 from zirkel.store.store import Store
+from zirkel.studyfile.own_files import keep_own
+from zirkel.studyfile.poses_file import PosesFile, poses_of, read_poses, write_poses
+from zirkel.views.place import PlaceShown, place_shown
 from zirkel.views.subject import hidden_from
 from zirkel.views.tones import medium_data
+
+FOLDER, MOST_SETS = "poses", 100
 
 
 class BlockShown(BaseModel):
@@ -28,14 +51,6 @@ class BlockShown(BaseModel):
 
     kind: str
     minutes: float
-
-
-class SetShown(BaseModel):
-    """A usual set of poses and rests."""
-
-    name: str
-    title: str
-    blocks: list[BlockShown]
 
 
 class StageShown(BaseModel):
@@ -46,6 +61,23 @@ class StageShown(BaseModel):
     minutes: float
 
 
+class BlockOnClock(BlockShown):
+    """A pose, work or rest on the clock, parted into its stages."""
+
+    stages: list[StageShown]
+
+
+class SetShown(BaseModel):
+    """A set of poses and rests; `own` where the artist made it, `shares` where it parts the time in
+    a way of its own."""
+
+    name: str
+    title: str
+    blocks: list[BlockShown]
+    shares: dict[str, float]
+    own: bool
+
+
 class Planned(BaseModel):
     """What fits into a pose of so many minutes."""
 
@@ -54,6 +86,24 @@ class Planned(BaseModel):
     said: str
     readings: list[str]
     left_loose: list[str]
+
+
+class LogPictureShown(BaseModel):
+    """A photograph of the drawing in the log: what it shows, and the check it belongs to, if one
+    was made on it."""
+
+    picture: str
+    at: str
+    said: str
+    check: str | None
+
+
+class SpentShown(BaseModel):
+    """What so many minutes went into."""
+
+    stage: str
+    said: str
+    minutes: float
 
 
 class SittingShown(BaseModel):
@@ -67,6 +117,10 @@ class SittingShown(BaseModel):
     checks: int
     moved: int
     note: str | None
+    spent: list[SpentShown]
+    brought: str | None
+    """How the time went, and what it brought, in words."""
+    pictures: list[LogPictureShown]
 
 
 class RunningClock(BaseModel):
@@ -76,7 +130,7 @@ class RunningClock(BaseModel):
     id: str
     at: str
     now: str
-    blocks: list[BlockShown]
+    blocks: list[BlockOnClock]
     moved: int
 
 
@@ -103,6 +157,10 @@ class SittingRoom(BaseModel):
 
     version: int
     sets: list[SetShown]
+    usual_set: str
+    sets_trouble: list[str]
+    """What is wrong with own sets that can't be read."""
+    place: PlaceShown
     plan: Planned
     seconds_per_reading: float
     own_pace: bool
@@ -126,40 +184,57 @@ def clock_of(study: Study) -> RunningClock | None:
         id=sitting.id,
         at=sitting.at,
         now=datetime.now(UTC).isoformat(timespec="milliseconds"),
-        blocks=_blocks(sitting),
+        blocks=_blocks(sitting, study),
         moved=len(sitting.moved),
     )
 
 
-def _blocks(sitting: Sitting) -> list[BlockShown]:
-    return [BlockShown(kind=each.kind, minutes=each.minutes) for each in sitting.blocks]
+def _blocks(sitting: Sitting, study: Study) -> list[BlockOnClock]:
+    return [
+        BlockOnClock(
+            kind=each.kind, minutes=each.minutes,
+            stages=[] if each.kind == "rest" else _stages(
+                stages_of(each.minutes, study, sitting.shares)
+            ),
+        )
+        for each in sitting.blocks
+    ]  # fmt: skip
 
 
-def open_sitting(store: Store, study_id: int, minutes: float) -> SittingRoom:
-    """The room for one study, its plan for a pose of so many minutes."""
+def _stages(stages: Iterable[Stage]) -> list[StageShown]:
+    return [
+        StageShown(stage=each.stage, name=STAGES[each.stage], minutes=each.minutes)
+        for each in stages
+    ]
+
+
+def open_sitting(
+    store: Store, study_id: int, minutes: float, poses: str | None = None
+) -> SittingRoom:
+    """The room for one study, its plan for a pose of so many minutes out of a set by name."""
     stored = store.get(study_id)
     worked, study = stored.worked, stored.study
     pace = own_pace(study)
     now = datetime.now(UTC)
     since = since_the_break(study)
     lists, trouble = all_materials(store.folder / "materials")
+    sets, own_sets, sets_trouble = all_poses(store.folder / FOLDER)
+    going = running(study)
+    shares = going.shares if going else sets[poses].shares if poses in sets else {}
     found = None if since is None else told(since)
     return SittingRoom(
         version=stored.version,
-        sets=[
-            SetShown(
-                name=name, title=title,
-                blocks=[BlockShown(kind=each.kind, minutes=each.minutes) for each in blocks],
-            )
-            for name, (title, blocks) in SETS.items()
-        ],
-        plan=_planned(worked, minutes, pace or SECONDS_PER_READING, hidden_from(stored)),
+        sets=[_set_shown(each, each.name in own_sets) for each in sets.values()],
+        usual_set=FIRST,
+        sets_trouble=list(sets_trouble),
+        place=place_shown(study),
+        plan=_planned(worked, minutes, pace or SECONDS_PER_READING, hidden_from(stored), shares),
         seconds_per_reading=pace or SECONDS_PER_READING,
         own_pace=pace is not None,
         clock=clock_of(study),
         same=None if found is None else say_same(found),
         shifted=found is not None and not found.same,
-        log=[_shown(each) for each in reversed(story(study, now))],
+        log=[_shown(each, worked) for each in reversed(story(study, now, reckon=True))],
         materials=_materials(store, study, lists),
         materials_trouble=list(trouble),
         look_again=say_look_again(study, worked.words, worked.solution),
@@ -187,15 +262,16 @@ def _materials(store: Store, study: Study, lists: Mapping[str, Materials]) -> li
     return made
 
 
-def _planned(worked: Worked, minutes: float, pace: float, unseen: tuple[str, ...]) -> Planned:
-    plan = plan_sitting(worked.solution.adjusted, minutes, pace, worked.solution.scatter, unseen)
+def _planned(
+    worked: Worked, minutes: float, pace: float, unseen: tuple[str, ...],
+    shares: Mapping[str, float],
+) -> Planned:  # fmt: skip
+    solution = worked.solution
+    plan = plan_sitting(solution.adjusted, minutes, pace, solution.scatter, unseen, shares)
     words = worked.words
     return Planned(
         minutes=minutes,
-        stages=[
-            StageShown(stage=each.stage, name=STAGES[each.stage], minutes=each.minutes)
-            for each in plan.stages
-        ],
+        stages=_stages(plan.stages),
         said=say_plan(plan, words),
         readings=[
             ask_for(words, each.kind, each.start, each.end, each.along, each.towards)
@@ -205,9 +281,51 @@ def _planned(worked: Worked, minutes: float, pace: float, unseen: tuple[str, ...
     )
 
 
-def _shown(entry: Entry) -> SittingShown:
+def _shown(entry: Entry, worked: Worked) -> SittingShown:
     sitting = entry.sitting
     return SittingShown(
         id=sitting.id, at=sitting.at, ended=sitting.ended, said=say_entry(entry),
         readings=entry.readings, checks=entry.checks, moved=len(sitting.moved), note=sitting.note,
+        spent=[
+            SpentShown(stage=stage, said=said, minutes=entry.spent[stage])
+            for stage, said in SPENT.items()
+            if stage in entry.spent
+        ],
+        brought=say_spent(entry, worked.words, worked.solution.scatter),
+        pictures=[
+            LogPictureShown(
+                picture=each.picture, at=each.at, said=each.said,
+                check=None if check is None else check.id,
+            )
+            for each, check in entry.pictures
+        ],
     )  # fmt: skip
+
+
+def _set_shown(poses: PoseSet, own: bool) -> SetShown:
+    blocks = [BlockShown(kind=each.kind, minutes=each.minutes) for each in poses.blocks]
+    return SetShown(
+        name=poses.name, title=poses.title, blocks=blocks, shares=dict(poses.shares), own=own
+    )
+
+
+def keep_poses(store: Store, file: PosesFile) -> SetShown:
+    """Keep a set of poses beside the database; one of the same name is replaced. BadInput says what
+    is wrong with it."""
+    poses = poses_of(file)
+    path = store.folder / FOLDER / f"{slug(poses.name)}{ENDING}"
+    keep_own(path, ENDING, write_poses(file), "sets of poses", MOST_SETS)
+    return _set_shown(poses, True)
+
+
+def drop_poses(store: Store, name: str) -> None:
+    """Take an own set away; NotFound where there is none of that name."""
+    for path in (store.folder / FOLDER).glob(f"*{ENDING}"):
+        try:
+            found = read_poses(path.read_bytes()).name == name
+        except BadInput:
+            continue
+        if found:
+            path.unlink(missing_ok=True)
+            return
+    raise NotFound(f"There is no own set of poses called “{name}”.")

@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import partial
+from pathlib import Path
 
 from pydantic import BaseModel
 
@@ -55,4 +57,15 @@ def take_along(store: Store, study_id: int, what: str) -> Taken:
     worked = store.get(study_id).worked
     paper = PAPERS[what]
     kind, ending = paper.sort
-    return Taken(f"{slug(worked.study.title)}_{what}.{ending}", kind, paper.make(worked))
+    data = (
+        paper.illustrated(worked, partial(_picture, store)) if paper.illustrated
+        else paper.make(worked)
+    )  # fmt: skip
+    return Taken(f"{slug(worked.study.title)}_{what}.{ending}", kind, data)
+
+
+def _picture(store: Store, name: str) -> Path | None:
+    try:
+        return store.pictures.get(name).path
+    except NotFound:
+        return None

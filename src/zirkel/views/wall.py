@@ -2,17 +2,26 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from datetime import datetime
-from threading import Lock
+from time import monotonic
 
-from cachetools import LRUCache
-from pydantic import BaseModel
+from pydantic import BaseModel, ValidationError
 
+from zirkel import __version__
 from zirkel.core.words.wall import ORDER, waits_for
 from zirkel.core.worked import Worked
+from zirkel.errors import NotFound
+from zirkel.store.cards import Listed
 from zirkel.store.store import Broken, Store, Stored
 
-KEPT = 2000
+MADE_BY = f"{__version__} 1"
+"""Which Zirkel works cards out so: another figure here, and all are made anew."""
+
+AT_ONCE = 1.0
+"""Seconds for which the wall works out cards that aren't kept; what is left comes when it is asked
+again, so that it opens at once whatever it holds."""
+
 MOST_SOLVED = 300
 """Landmarks beyond which a study isn't worked out only to hang on the wall."""
 
@@ -44,6 +53,11 @@ class StudyCard(BaseModel):
     """What it waits for, in words, and how early that comes in the order of work."""
     waits_order: int
     lines: list[CardLine]
+    tags: list[str]
+    put_away: bool
+    version: int
+    pending: bool = False
+    """Whether it is still being worked out: then only its title stands."""
 
 
 class BrokenCard(BaseModel):
@@ -72,39 +86,61 @@ class Wall(BaseModel):
     down: list[DownCard]
 
 
-def wall(store: Store) -> Wall:
-    """Every study with its block-in as it stands."""
-    found = store.all()
+def wall(store: Store, clock: Callable[[], float] = monotonic) -> Wall:
+    """Every study with its block-in as it stands; what isn't kept is worked out for a moment, and
+    the rest is pending."""
+    until = clock() + AT_ONCE
+    studies: list[StudyCard] = []
+    broken: list[BrokenCard] = []
+    for each in store.cards.listed(MADE_BY):
+        card: StudyCard | BrokenCard | None = _kept(each)
+        if card is None and clock() < until:
+            try:
+                card = _made_anew(store, each)
+            except NotFound:
+                continue
+        if isinstance(card, BrokenCard):
+            broken.append(card)
+        else:
+            studies.append(card or _pending(each))
     return Wall(
-        studies=[_card(store, each) for each in found if isinstance(each, Stored)],
-        broken=[
-            BrokenCard(
-                id=each.id, version=each.version, title=each.title, why=each.why, undo=each.undo
-            )
-            for each in found
-            if isinstance(each, Broken)
-        ],
+        studies=studies,
+        broken=broken,
         down=[DownCard(id=each.id, title=each.title, at=each.at) for each in store.taken_down()],
     )
 
 
-_cards: LRUCache[tuple[str, int, int], StudyCard] = LRUCache(KEPT)
-_lock = Lock()
+def _kept(listed: Listed) -> StudyCard | None:
+    """The card as it was kept; None where there is none, or it can't be read any more."""
+    if listed.card is None:
+        return None
+    try:
+        return StudyCard.model_validate(listed.card)
+    except ValidationError:
+        return None
 
 
-def _card(store: Store, stored: Stored) -> StudyCard:
-    """The card of a study, made once a version."""
-    key = (store.name, stored.id, stored.version)
-    with _lock:
-        kept = _cards.get(key)
-    if kept is not None:
-        return kept
+def _made_anew(store: Store, listed: Listed) -> StudyCard | BrokenCard:
+    stored = store.get_or_broken(listed.id)
+    if isinstance(stored, Broken):
+        return BrokenCard(
+            id=stored.id, version=stored.version, title=stored.title, why=stored.why,
+            undo=stored.undo,
+        )  # fmt: skip
     solved = stored.worked.solved or len(stored.study.landmarks) <= MOST_SOLVED
     made = _made(stored, solved)
     if solved:
-        with _lock:
-            _cards[key] = made
+        store.cards.keep(stored.id, stored.version, MADE_BY, made.model_dump(mode="json"))
     return made
+
+
+def _pending(listed: Listed) -> StudyCard:
+    return StudyCard(
+        id=listed.id, title=listed.title, method="", demo=listed.demo,
+        changed_at=listed.changed_at, width_mm=210.0, height_mm=297.0, landmarks=0, held=None,
+        readings=0, doubts=0, waits="", waits_order=len(ORDER), lines=[], tags=[],
+        put_away=False, version=listed.version, pending=True,
+    )  # fmt: skip
 
 
 def _made(stored: Stored, solved: bool) -> StudyCard:
@@ -128,6 +164,9 @@ def _made(stored: Stored, solved: bool) -> StudyCard:
         waits=said,
         waits_order=ORDER.index(what),
         lines=_lines(worked) if solved else [],
+        tags=list(study.tags),
+        put_away=study.put_away,
+        version=stored.version,
     )
 
 
@@ -135,7 +174,10 @@ def _lines(worked: Worked) -> list[CardLine]:
     marks, standing = worked.plan.marks, worked.standing
     return [
         CardLine(
-            points=[(marks[n].held_left_mm, marks[n].held_top_mm) for n in each.outline],
+            points=[
+                (round(marks[n].held_left_mm, 1), round(marks[n].held_top_mm, 1))
+                for n in each.outline
+            ],
             closed=each.closed,
             sure=all(standing[n] in ("held", "proven") for n in each.outline),
         )

@@ -122,6 +122,14 @@ class SittingQuery(Wanted):
     """How many minutes there are for a pose."""
 
     minutes: float = Field(default=10.0, ge=1.0, le=600.0, allow_inf_nan=False)
+    poses: str | None = Field(default=None, max_length=80)
+    """The set whose own stages part them."""
+
+
+class PosesPath(BaseModel):
+    """An own set of poses in the address."""
+
+    name: str = Field(min_length=1, max_length=80)
 
 
 class FlatThing(BaseModel):

@@ -11,14 +11,15 @@ from bench.hands import MAKERS, following, fresh, run
 
 from zirkel.core.network.solve import solve
 from zirkel.core.pose import Block, Sitting
-from zirkel.core.sitting.clock import SETS, USUAL_REST, moment, rest_now, running, stands
+from zirkel.core.sitting.clock import USUAL_REST, moment, rest_now, running, stands
 from zirkel.core.sitting.control import MOST
 from zirkel.core.sitting.course import controls_left, plan_now, since_the_break, told
 from zirkel.core.words.base import words_of
 from zirkel.core.words.sitting import say_plan, say_same
+from zirkel.poses import shipped_poses
 
 BEGAN = datetime(2026, 11, 2, 9, tzinfo=UTC)
-LONG = SETS["long"][1]
+LONG = shipped_poses()["long_pose"].blocks
 
 
 def after(**gone):
@@ -52,7 +53,7 @@ class Clock(unittest.TestCase):
         self.assertEqual(stands(rested, after(minutes=13)).block, 2)
 
     def test_without_a_rest_planned_there_is_the_usual_one(self):
-        rested = rest_now(sitting(SETS["two"][1]), after(seconds=50))
+        rested = rest_now(sitting(shipped_poses()["two_minutes"].blocks), after(seconds=50))
         self.assertEqual(rested.blocks[1], Block("rest", USUAL_REST))
         self.assertEqual(len(rested.blocks), 6)
 
@@ -73,9 +74,9 @@ class Clock(unittest.TestCase):
         self.assertIsNone(moment("soon"))
 
     def test_every_set_has_rests_where_poses_are_long(self):
-        for name, (title, blocks) in SETS.items():
-            self.assertRegex(title, r"^[A-Z]", name)
-            for first, second in pairwise(blocks):
+        for name, poses in shipped_poses().items():
+            self.assertRegex(poses.title, r"^[A-Z]", name)
+            for first, second in pairwise(poses.blocks):
                 if first.minutes >= 20 and first.kind != "rest":
                     self.assertEqual(second.kind, "rest", name)
 

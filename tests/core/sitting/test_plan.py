@@ -99,6 +99,14 @@ class Stages(unittest.TestCase):
         self.assertEqual(stages[-1].stage, "tone")
         self.assertAlmostEqual(sum(each.minutes for each in stages), 20.0)
 
+    def test_own_stages_part_the_time_as_they_compare(self):
+        _, study = beginning(0)
+        own = stages_of(20.0, study, {"draw": 1.0, "sight": 3.0})
+        self.assertEqual([(each.stage, each.minutes) for each in own],
+                         [("sight", 15.0), ("draw", 5.0)])  # fmt: skip
+        none = plan_sitting(adjust(study), 20.0, own={"draw": 1.0})
+        self.assertEqual(none.sightings, ())
+
 
 class Pace(unittest.TestCase):
     def taken(self, seconds):

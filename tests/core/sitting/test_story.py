@@ -6,12 +6,13 @@ from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 
 from tests.files import SMALL, as_bytes
-from zirkel.core.drawn import KeptCheck, KeptMove
+from zirkel.core.drawn import KeptCheck, KeptMove, Photograph
 from zirkel.core.network.solve import solve
-from zirkel.core.pose import Block, Sitting
+from zirkel.core.pose import Block, LogPicture, Sitting
+from zirkel.core.sitting.plan import large_shapes_sd
 from zirkel.core.sitting.story import story
 from zirkel.core.words.base import words_of
-from zirkel.core.words.sitting import LOOK_FIRST, say_entry, say_look_again
+from zirkel.core.words.sitting import LOOK_FIRST, say_entry, say_look_again, say_spent
 from zirkel.core.words.wall import ORDER, waits_for
 from zirkel.core.worked import Worked
 from zirkel.paper.log_pages import PAPER
@@ -54,6 +55,60 @@ class Story(unittest.TestCase):
         (entry,) = story(sat(study), BEGAN + timedelta(hours=1))
         self.assertEqual((entry.minutes, entry.readings), (60.0, 3))
         self.assertIn("60 min so far", say_entry(entry))
+
+    def test_time_goes_to_what_was_entered_and_the_rest_to_drawing(self):
+        readings = tuple(
+            replace(self.study.sightings[0], id=f"r{k}", taken_at=at(seconds=60 + 10 * k))
+            for k in range(4)
+        )
+        blocks = (Block("pose", 20.0), Block("rest", 5.0), Block("pose", 20.0))
+        sitting = Sitting("s", at(), blocks, ended=at(minutes=30))
+        study = replace(
+            self.study,
+            sightings=readings,
+            sittings=(sitting,),
+            checks=(check("c", at(minutes=28)),),
+        )
+        (entry,) = story(study, BEGAN + timedelta(days=1))
+        # A minute to the first reading, ten seconds to each of the three after it; five minutes at
+        # most before a check; the rest by the clock; all else drawing.
+        for stage, minutes in (("sight", 1.5), ("check", 5.0), ("rest", 5.0), ("draw", 18.5)):
+            self.assertAlmostEqual(entry.spent[stage], minutes, msg=stage)
+        self.assertIsNone(entry.sd_before)
+        said = say_spent(entry, words_of(study), 1.0)
+        self.assertEqual(
+            said, "2 min sighting, 18 min drawing and looking, 5 min checking, 5 min rest."
+        )
+
+    def test_how_sure_the_large_shapes_were_before_and_after(self):
+        timed = tuple(
+            replace(each, taken_at=at(minutes=k)) for k, each in enumerate(self.study.sightings)
+        )
+        study = sat(replace(self.study, sightings=timed, unit_mm=60.0), ended=at(minutes=30))
+        (entry,) = story(study, BEGAN + timedelta(days=1), reckon=True)
+        self.assertGreater(entry.sd_before, 2 * entry.sd_after)
+        self.assertAlmostEqual(entry.sd_after, large_shapes_sd(solve(study).adjusted), delta=1e-9)
+        self.assertRegex(
+            say_spent(entry, words_of(study), 1.0), r"sure to \d+ mm before, to \d+ mm after\.$"
+        )
+
+    def test_photographs_stand_in_their_order_with_those_of_checks(self):
+        kept = LogPicture("a" * 64, at(minutes=10), "Block-in")
+        corners = ((0.0, 0.0), (90.0, 0.0), (90.0, 90.0), (0.0, 90.0))
+        photo = Photograph("b" * 64, 100, 100, corners)
+        checked = replace(check("c", at(minutes=5)), photograph=photo)
+        (entry,) = story(
+            sat(replace(self.study, checks=(checked,)), ended=at(minutes=30), pictures=(kept,)),
+            BEGAN,
+        )
+        self.assertEqual([each.picture for each, _ in entry.pictures], ["b" * 64, "a" * 64])
+        self.assertEqual([found for _, found in entry.pictures], [checked, None])
+
+    def test_two_checks_tell_how_far_it_has_come(self):
+        first = replace(check("c", at(minutes=5)), apart_mm=9.2)
+        both = replace(self.study, checks=(first, check("d", at(minutes=20))))
+        (entry,) = story(sat(both, ended=at(minutes=30)), BEGAN)
+        self.assertIn("6 mm from where it should be, 9 mm at first", say_entry(entry))
 
     def test_what_to_look_at_first_is_what_was_told_and_not_done(self):
         moves = tuple(KeptMove(f"Move {k}.", done=k == 0) for k in range(10))

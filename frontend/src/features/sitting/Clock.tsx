@@ -2,20 +2,23 @@
 import { Button, Switch } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
-import type { Bench, Change, SittingRoom as Room, RunningClock } from "../../api/types";
+import type { Bench, SittingRoom as Room, RunningClock } from "../../api/types";
 import buttons from "../../shared/LinkButton.module.css";
 import { asMinutes, KIND_WORDS, useSittingClock } from "../../shared/sittingClock";
 import { ring } from "./bell";
 import styles from "./Sitting.module.css";
+import type { Tell } from "./tell";
 import { useAwake } from "./useAwake";
 
 const QUIET = "bell";
+/** Seconds after which shoulder and eyes are due a rest that no plan foresaw. */
+const LONG_WITHOUT_REST = 1800;
 
 type Props = {
   bench: Bench;
   clock: RunningClock;
   room: Room;
-  tell: (change: Change) => Promise<void>;
+  tell: Tell;
 };
 
 export function Clock({ bench, clock, room, tell }: Props) {
@@ -48,12 +51,19 @@ export function Clock({ bench, clock, room, tell }: Props) {
       <p className={styles.left} data-left={at.secondsLeft}>
         {at.block === null ? "0:00" : asMinutes(at.secondsLeft)}
       </p>
+      {at.stage && (
+        <p className={styles.stage} data-stage>
+          <b>{at.stage.name}</b> {asMinutes(at.stage.secondsLeft)}
+        </p>
+      )}
       <p className={styles.hint} role="status">
         {at.block === null
           ? "All poses are over. Thank your sitter; clean up, then look at the drawing from afar."
           : rests
             ? "Put the stick down. Shake out the shoulder, look far away. The sitter's rest is theirs."
-            : "Large shapes first; what the plan leaves out is left to the eye."}
+            : at.sinceRest > LONG_WITHOUT_REST
+              ? "Half an hour without a rest: shake out the shoulder and look far away for a moment. Does the sitter want to move?"
+              : "Large shapes first; what the plan leaves out is left to the eye."}
       </p>
       <ol className={styles.blocks} aria-label="Poses and rests">
         {clock.blocks.map((each, i) => (

@@ -10,23 +10,30 @@ import { useSittingClock } from "../../shared/sittingClock";
 import { Clock } from "./Clock";
 import { LayOut } from "./LayOut";
 import { Log } from "./Log";
+import { Place } from "./Place";
+import { ONE_POSE, Sets } from "./Sets";
 import styles from "./Sitting.module.css";
+import type { Tell } from "./tell";
 
 type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
 
 export function SittingRoom({ bench, make }: Props) {
-  const [chosen, setChosen] = useState("ten");
+  const [chosen, setChosen] = useState<string | null>(null);
   const [own, setOwn] = useState(10);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const first = useQuery(queries.sitting(bench, minutesOf(undefined, chosen, own)));
-  const set = first.data?.sets.find((each) => each.name === chosen);
+  const first = useQuery(queries.sitting(bench, own, chosen));
+  const name = chosen ?? first.data?.usual_set;
+  const set = first.data?.sets.find((each) => each.name === name);
   const at = useSittingClock(bench.clock);
   // While a pose runs, what is left of it counts, in steps of half a minute.
   const left = at && at.block !== null && at.kind !== "rest" ? at.secondsLeft : null;
-  const minutes =
-    left === null ? minutesOf(set, chosen, own) : Math.max(Math.round(left / 30) / 2, 1);
-  const { data: room, error } = useQuery(queries.sitting(bench, minutes));
-  const tell = async (change: Change) => setTrouble(await make(change));
+  const minutes = left === null ? minutesOf(set, own) : Math.max(Math.round(left / 30) / 2, 1);
+  const { data: room, error } = useQuery(queries.sitting(bench, minutes, set?.name ?? null));
+  const tell: Tell = async (change) => {
+    const wrong = await make(change);
+    setTrouble(wrong);
+    return wrong === null;
+  };
   if (error) {
     return <p role="alert">{error.message}</p>;
   }
@@ -47,37 +54,19 @@ export function SittingRoom({ bench, make }: Props) {
         ) : (
           <section className={styles.choose} aria-label="Time at hand">
             <h1>How much time is there?</h1>
-            <div className={styles.sets}>
-              {room.sets.map((each) => (
-                <button
-                  type="button"
-                  key={each.name}
-                  aria-pressed={chosen === each.name}
-                  onClick={() => setChosen(each.name)}
-                >
-                  {each.title}
-                </button>
-              ))}
-              <label data-on={chosen === "own"}>
-                <span>One pose of my own</span>
-                <input
-                  type="number"
-                  min={1}
-                  max={600}
-                  value={own}
-                  onFocus={() => setChosen("own")}
-                  onChange={(event) => {
-                    setChosen("own");
-                    setOwn(Math.min(Math.max(Number(event.target.value) || 1, 1), 600));
-                  }}
-                />
-                <span>minutes</span>
-              </label>
-            </div>
+            <Sets
+              room={room}
+              chosen={set ? set.name : ONE_POSE}
+              own={own}
+              onChoose={setChosen}
+              onOwn={setOwn}
+            />
             <Button
               type="primary"
               size="large"
-              onClick={() => tell({ type: "begin_sitting", blocks } as Change)}
+              onClick={() =>
+                tell({ type: "begin_sitting", blocks, shares: set?.shares ?? {} } as Change)
+              }
             >
               Begin now
             </Button>
@@ -87,8 +76,16 @@ export function SittingRoom({ bench, make }: Props) {
             </p>
           </section>
         )}
-        {!bench.clock && <LayOut room={room} study={bench.id} />}
         <Log bench={bench} room={room} tell={tell} />
+        {!bench.clock && (
+          <Place
+            key={`place ${JSON.stringify(room.place.place)}`}
+            room={room}
+            bench={bench}
+            tell={tell}
+          />
+        )}
+        {!bench.clock && <LayOut room={room} study={bench.id} />}
       </div>
       <Plan room={room} bench={bench} />
     </div>
@@ -98,9 +95,8 @@ export function SittingRoom({ bench, make }: Props) {
 /** Readings that are shown at first. */
 const FIRST = 8;
 
-function minutesOf(set: Room["sets"][number] | undefined, chosen: string, own: number): number {
-  const first = set?.blocks.find((each) => each.kind !== "rest")?.minutes;
-  return chosen === "own" ? own : (first ?? 10);
+function minutesOf(set: Room["sets"][number] | undefined, own: number): number {
+  return set?.blocks.find((each) => each.kind !== "rest")?.minutes ?? own;
 }
 
 function Plan({ room, bench }: { room: Room; bench: Bench }) {

@@ -2,22 +2,22 @@
 import { App, Button, Input } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
-import { ApiError, api } from "../../api/client";
+import { ApiError } from "../../api/client";
 import type { StudyCard } from "../../api/types";
-import { download } from "../../shared/download";
 import { FilePicker } from "../../shared/FilePicker";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
-import { CardPicture } from "./CardPicture";
+import { Card } from "./Card";
 import { FirstVisit } from "./FirstVisit";
 import { ImportTrouble } from "./ImportTrouble";
 import { Broken, Down } from "./OffTheWall";
 import styles from "./StudyWall.module.css";
+import { useGrowing } from "./useGrowing";
 import { useWall } from "./useWall";
 
 export function StudyWall() {
   const { message } = App.useApp();
   const [help, setHelp] = useState(false);
-  const { wall, load, copy, back, remove, failed } = useWall((id) =>
+  const { wall, load, copy, back, remove, tell, failed } = useWall((id) =>
     message.open({
       duration: 8,
       content: (
@@ -33,10 +33,22 @@ export function StudyWall() {
   const studies = wall.data?.studies ?? [];
   const [sought, setSought] = useState("");
   const [order, setOrder] = useState<Order>("changed");
+  const [drawer, setDrawer] = useState(false);
+  const [tag, setTag] = useState<string | null>(null);
+  const away = studies.filter((each) => each.put_away).length;
+  const tags = [...new Set(studies.flatMap((each) => each.tags))].sort((a, b) =>
+    a.localeCompare(b),
+  );
   const found = inOrder(
-    studies.filter((each) => each.title.toLowerCase().includes(sought.trim().toLowerCase())),
+    studies.filter(
+      (each) =>
+        each.put_away === (drawer && away > 0) &&
+        (tag === null || each.tags.includes(tag)) &&
+        says(each, sought),
+    ),
     order,
   );
+  const { shown, end } = useGrowing(found.length);
   return (
     <main className={styles.wall}>
       <div className={styles.head}>
@@ -94,7 +106,7 @@ export function StudyWall() {
           <Input
             size="large"
             allowClear
-            aria-label="Find a study by its title"
+            aria-label="Find a study by its title or tag"
             placeholder="Find a study"
             value={sought}
             onChange={(event) => setSought(event.target.value)}
@@ -108,21 +120,45 @@ export function StudyWall() {
             <option value="waits">By what they wait for</option>
             <option value="title">By title</option>
           </select>
+          {tags.map((each) => (
+            <Button
+              key={each}
+              size="large"
+              aria-pressed={tag === each}
+              type={tag === each ? "primary" : "default"}
+              onClick={() => setTag(tag === each ? null : each)}
+            >
+              {each}
+            </Button>
+          ))}
+          {away > 0 && (
+            <Button size="large" aria-pressed={drawer} onClick={() => setDrawer(!drawer)}>
+              {drawer ? "Back to the wall" : `Drawer (${away})`}
+            </Button>
+          )}
         </div>
       )}
       {studies.length > 0 && found.length === 0 && (
-        <p className={styles.empty}>No study is called anything like “{sought.trim()}”.</p>
+        <p className={styles.empty}>
+          {sought.trim()
+            ? `No study is called anything like “${sought.trim()}”.`
+            : drawer
+              ? "No study in the drawer has this tag."
+              : "No study on the wall has this tag, or all are in the drawer."}
+        </p>
       )}
       <ul className={styles.cards}>
-        {found.map((each) => (
+        {found.slice(0, shown).map((each) => (
           <Card
             key={each.id}
             card={each}
             onCopy={() => copy.mutate(each.id)}
             onRemove={() => remove.mutate({ id: each.id, removed: true })}
+            onTell={(change) => tell.mutate({ card: each, change })}
           />
         ))}
       </ul>
+      <div ref={end} />
       <Down cards={wall.data?.down ?? []} onHang={(id) => remove.mutate({ id, removed: false })} />
     </main>
   );
@@ -133,6 +169,11 @@ const FEW = 3;
 
 type Order = "changed" | "waits" | "title";
 
+function says(card: StudyCard, sought: string): boolean {
+  const words = sought.trim().toLowerCase();
+  return [card.title, ...card.tags].some((each) => each.toLowerCase().includes(words));
+}
+
 function inOrder(studies: readonly StudyCard[], order: Order): StudyCard[] {
   const sorted = [...studies];
   if (order === "waits") {
@@ -142,44 +183,4 @@ function inOrder(studies: readonly StudyCard[], order: Order): StudyCard[] {
     sorted.sort((one, other) => one.title.localeCompare(other.title));
   }
   return sorted;
-}
-
-type CardProps = { card: StudyCard; onCopy: () => void; onRemove: () => void };
-
-function Card({ card, onCopy, onRemove }: CardProps) {
-  return (
-    <li className={styles.card}>
-      <Link to={`/studies/${card.id}`} className={styles.open}>
-        <CardPicture card={card} />
-        <h2>{card.title}</h2>
-      </Link>
-      <p>
-        {card.held === null ? "" : `${card.held} of `}
-        {card.landmarks} landmarks{card.held === null ? "," : " held by"} {card.readings} readings
-      </p>
-      <p className={card.doubts > 0 ? styles.again : styles.waits} data-waits>
-        {card.waits}
-      </p>
-      <div className={styles.actions}>
-        <Button
-          size="middle"
-          onClick={() => download(api.fileAddress(card.id))}
-          aria-label={`Save as file: ${card.title}`}
-        >
-          Save as file
-        </Button>
-        <Button size="middle" type="text" onClick={onCopy} aria-label={`Copy: ${card.title}`}>
-          Copy
-        </Button>
-        <Button
-          size="middle"
-          type="text"
-          onClick={onRemove}
-          aria-label={`Take down: ${card.title}`}
-        >
-          Take down
-        </Button>
-      </div>
-    </li>
-  );
 }

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, newToken } from "../../api/client";
 import { queries } from "../../api/queries";
-import type { Bench, BrokenCard } from "../../api/types";
+import type { Bench, BrokenCard, Change, StudyCard } from "../../api/types";
 
 export function useWall(onRemoved: (id: number) => void) {
   const client = useQueryClient();
@@ -30,6 +30,14 @@ export function useWall(onRemoved: (id: number) => void) {
       }
     },
   });
-  const failed = [copy, back, remove].find((each) => each.error)?.error ?? null;
-  return { wall: useQuery(queries.wall()), load, copy, back, remove, failed };
+  const tell = useMutation({
+    mutationFn: ({ card, change }: { card: StudyCard; change: Change }) =>
+      api.change(card.id, change, { version: card.version, token: newToken() }),
+    onSettled: (_, __, { card }) => {
+      client.removeQueries({ queryKey: ["bench", card.id] });
+      return again();
+    },
+  });
+  const failed = [copy, back, remove, tell].find((each) => each.error)?.error ?? null;
+  return { wall: useQuery(queries.wall()), load, copy, back, remove, tell, failed };
 }

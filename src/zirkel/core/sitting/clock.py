@@ -1,4 +1,4 @@
-"""The clock of a sitting: usual sets of poses and rests, where it stands, and resting early.
+"""The clock of a sitting: where it stands, and resting early.
 
 A sitter's rest is never shortened: who ends a pose early rests from then on for as long as was
 planned, and what comes after moves with it.
@@ -14,24 +14,6 @@ from zirkel.core.study import Study
 
 USUAL_REST = 5.0
 SHORTEST = 1.0 / 60.0
-
-
-def _sets(*pairs: tuple[str, float]) -> tuple[Block, ...]:
-    return tuple(Block(kind, minutes) for kind, minutes in pairs)
-
-
-SETS: dict[str, tuple[str, tuple[Block, ...]]] = {
-    "two": ("Two minutes, five times", _sets(*[("pose", 2.0)] * 5)),
-    "five": ("Five minutes, four times", _sets(*[("pose", 5.0)] * 4)),
-    "ten": ("One pose of ten minutes", _sets(("pose", 10.0))),
-    "long": ("A long pose: twenty minutes, rest, three times",
-             _sets(("pose", 20.0), ("rest", 5.0), ("pose", 20.0), ("rest", 10.0), ("pose", 20.0))),
-    "portrait": ("A portrait: two hours, a rest every twenty-five minutes",
-                 _sets(*[("pose", 25.0), ("rest", 6.0)] * 3, ("pose", 25.0))),
-    "copy": ("A copy or still life: fifty minutes, rest, twice",
-             _sets(("work", 50.0), ("rest", 10.0), ("work", 50.0))),
-}  # fmt: skip
-"""Usual sets by name: what each is called, and its poses and rests."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -92,4 +92,6 @@ def plan_now(
     if at.seconds_left > SHORT_SECONDS:
         return None
     pace = own_pace(adjusted.network.study) or SECONDS_PER_READING
-    return plan_sitting(adjusted, at.seconds_left / 60.0, pace, scatter, unseen)
+    return plan_sitting(
+        adjusted, at.seconds_left / 60.0, pace, scatter, unseen, sitting.shares
+    )  # fmt: skip

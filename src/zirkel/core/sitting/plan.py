@@ -15,7 +15,7 @@ scatter of the readings so far.
 from __future__ import annotations
 
 import math
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 
@@ -33,6 +33,7 @@ from zirkel.core.network.candidates import (
 )
 from zirkel.core.network.what_next import Suggestion, in_the_take_at_hand, suggestion
 from zirkel.core.patience import step
+from zirkel.core.pose import STAGES
 from zirkel.core.study import Study
 
 SECONDS_PER_READING = 7.0
@@ -79,13 +80,19 @@ class SittingPlan:
     seconds_per_reading: float
 
 
-def stages_of(minutes: float, study: Study) -> tuple[Stage, ...]:
-    """The time parted into stages; what is done already needs none."""
-    shares = dict(SHORT if minutes <= SHORT_MINUTES else LONG)
-    if study.frame is not None:
-        shares.pop("frame", None)
-    if study.tone_areas and minutes > SHORT_MINUTES:
-        shares["tone"] = TONE
+def stages_of(
+    minutes: float, study: Study, own: Mapping[str, float] | None = None
+) -> tuple[Stage, ...]:
+    """The time parted into stages, by the artist's own shares where there are some; by the usual
+    ones, what is done already needs none."""
+    if own:
+        shares = {stage: own[stage] for stage in STAGES if stage in own}
+    else:
+        shares = dict(SHORT if minutes <= SHORT_MINUTES else LONG)
+        if study.frame is not None:
+            shares.pop("frame", None)
+        if study.tone_areas and minutes > SHORT_MINUTES:
+            shares["tone"] = TONE
     total = sum(shares.values())
     return tuple(Stage(name, minutes * share / total) for name, share in shares.items())
 
@@ -112,10 +119,11 @@ def plan_sitting(
     seconds_per_reading: float = SECONDS_PER_READING,
     scatter: float = 1.0,
     unseen: Collection[str] = (),
+    own: Mapping[str, float] | None = None,
 ) -> SittingPlan:
-    """The plan for so many minutes."""
-    stages = stages_of(minutes, adjusted.network.study)
-    sighting = next(each.minutes for each in stages if each.stage == "sight")
+    """The plan for so many minutes, parted by the artist's `own` shares if there are some."""
+    stages = stages_of(minutes, adjusted.network.study, own)
+    sighting = next((each.minutes for each in stages if each.stage == "sight"), 0.0)
     count = math.floor(sighting * 60.0 / seconds_per_reading + 1e-9)
     return plan_readings(adjusted, count, stages, seconds_per_reading, scatter, unseen)
 
@@ -161,6 +169,12 @@ def plan_readings(
         tuple(stages), tuple(chosen), scatter * _rms(now, weights), scatter * before,
         tuple(net.ids[i] for i in np.flatnonzero(loose & large)), seconds_per_reading,
     )  # fmt: skip
+
+
+def large_shapes_sd(adjusted: Adjustment) -> float:
+    """How sure the large shapes are now: the root mean square standard deviation over their
+    landmarks' coordinates, in units."""
+    return plan_readings(adjusted, 0).sd_now
 
 
 def _rms(cofactor: Array, weights: Array) -> float:

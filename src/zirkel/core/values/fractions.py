@@ -1,6 +1,7 @@
 """Lengths and ratios as wholes and vulgar fractions.
 
-Entered: "1 3/8", "1⅜", "3/4", "1.375", "1,375", "97 mm", "9.7 cm", '3 1/2 in', '3 1/2"'.
+Entered: "1 3/8", "1⅜", "3/4", "1.375", "1,375", "97 mm", "9.7 cm", "2.6 m",
+'3 1/2 in', '3 1/2"'.
 Said: the nearest fraction that a stick could give, if it is near enough.
 """
 
@@ -12,7 +13,7 @@ import unicodedata
 from fractions import Fraction
 from typing import NamedTuple
 
-MM_PER = {"mm": 1.0, "cm": 10.0, "in": 25.4, '"': 25.4, "″": 25.4}
+MM_PER = {"mm": 1.0, "cm": 10.0, "m": 1000.0, "in": 25.4, '"': 25.4, "″": 25.4}
 """Millimetres in each length unit that may be written after a number."""
 
 LONGEST = 40
@@ -23,7 +24,7 @@ SAID_DENOMINATORS = (1, 2, 3, 4, 5, 8, 16)
 _NUMBER = re.compile(
     r"(?P<sign>[-+−]?)\s*(?:(?P<decimal>\d+[.,]\d*|[.,]\d+)|(?P<whole>\d+)?\s*"
     r"(?:(?P<above>\d+)\s*[/⁄]\s*(?P<below>\d+)|(?P<glyph>[¼-¾⅐-⅞↉]))?)"
-    r"\s*(?P<unit>mm|cm|in|\"|″)?"
+    r"\s*(?P<unit>mm|cm|m|in|\"|″)?"
 )
 
 

@@ -15,7 +15,8 @@ WHY_CONTROL = "Asked again, to tell whether you are back at the same place and t
 
 STAGES = {"frame": "Frame", "envelope": "Envelope", "sight": "Sight", "draw": "Draw",
           "check": "Check", "tone": "Tone"}  # fmt: skip
-BLOCKS = {"pose": "Pose", "work": "Work", "rest": "Rest"}
+SPENT = {"sight": "sighting", "draw": "drawing and looking", "check": "checking", "rest": "rest"}
+"""What the time of a sitting went into, in the order in which it is told."""
 
 
 def say_plan(plan: SittingPlan, words: Words) -> str:
@@ -69,9 +70,29 @@ def say_entry(entry: Entry) -> str:
         done.append("moved once" if moved == 1 else f"moved {moved} times")
     if entry.checks:
         done.append(_count(entry.checks, "check"))
-    if entry.apart_mm is not None:
-        done.append(f"the drawing {entry.apart_mm:.0f} mm from where it should be")
+    if entry.apart_mm is not None and entry.apart_first_mm is not None:
+        off = f"the drawing {entry.apart_mm:.0f} mm from where it should be"
+        if round(entry.apart_first_mm) != round(entry.apart_mm):
+            off += f", {entry.apart_first_mm:.0f} mm at first"
+        done.append(off)
     return ", ".join(done)
+
+
+def say_spent(entry: Entry, words: Words, scatter: float) -> str | None:
+    """How the time went, and what it brought, the readings scattering by that factor; None where
+    nothing can be told yet."""
+    parts = [
+        f"{round(entry.spent[stage])} min {said}"
+        for stage, said in SPENT.items()
+        if round(entry.spent.get(stage, 0.0)) > 0
+    ]
+    told = [f"{', '.join(parts)}."] if parts else []
+    if entry.sd_before is not None and entry.sd_after is not None:
+        before = words.roughly(SDS * scatter * entry.sd_before)
+        after = words.roughly(SDS * scatter * entry.sd_after)
+        if before != after:
+            told.append(f"The large shapes: sure to {before} before, to {after} after.")
+    return " ".join(told) or None
 
 
 def _count(number: int, what: str) -> str:

@@ -8,6 +8,7 @@ from zirkel.web.routes import (
     history,
     kits,
     practice,
+    sitting,
     subject,
     tones,
     wall,
@@ -15,4 +16,5 @@ from zirkel.web.routes import (
 )  # fmt: skip
 
 ROUTES = (wall.routes, subject.routes, frame.routes, bench.routes, draw.routes, check.routes,
-          tones.routes, kits.routes, practice.routes, history.routes, work.routes)  # fmt: skip
+          tones.routes, kits.routes, practice.routes, sitting.routes,
+          history.routes, work.routes)  # fmt: skip

@@ -15,11 +15,10 @@ from zirkel.views.prompts import (
     open_relations,
     open_trust,
 )
-from zirkel.views.sitting import SittingRoom, open_sitting
 from zirkel.views.stick import StickPose, StickReading, read_stick
 from zirkel.web.border import blueprint, still_wanted, store
 from zirkel.web.problems import as_json
-from zirkel.web.requests import FlatThing, SittingQuery, StudyPath, Wanted
+from zirkel.web.requests import FlatThing, StudyPath, Wanted
 
 routes = blueprint("bench", "Subject and sheet side by side")
 
@@ -70,15 +69,6 @@ def get_perspective(path: StudyPath, query: Wanted) -> Response:
     """Eye level and vanishing points of edges that are parallel in reality."""
     with still_wanted(path.study_id, query.version):
         return as_json(open_perspective(store(), path.study_id))
-
-
-@routes.get(
-    "/studies/<int:study_id>/sitting", responses={"200": SittingRoom}, operation_id="sitting"
-)
-def get_sitting(path: StudyPath, query: SittingQuery) -> Response:
-    """What fits into the time, the clock, and the log."""
-    with still_wanted(path.study_id, query.version):
-        return as_json(open_sitting(store(), path.study_id, query.minutes))
 
 
 @routes.get("/depth", responses={"200": DepthSeen}, operation_id="depthSeen")

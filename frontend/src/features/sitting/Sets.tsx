@@ -1,0 +1,94 @@
+// Sets of poses and rests to choose from, and a set of one's own.
+import { useQueryClient } from "@tanstack/react-query";
+import { Button } from "antd";
+import { useState } from "react";
+import { ApiError, api } from "../../api/client";
+import type { SittingRoom as Room } from "../../api/types";
+import { OwnSet } from "./OwnSet";
+import styles from "./Sitting.module.css";
+
+/** What is chosen when there is only one pose of so many minutes. */
+export const ONE_POSE = " one pose";
+
+type Props = {
+  room: Room;
+  chosen: string;
+  own: number;
+  onChoose: (name: string) => void;
+  onOwn: (minutes: number) => void;
+};
+
+export function Sets({ room, chosen, own, onChoose, onOwn }: Props) {
+  const client = useQueryClient();
+  const [making, setMaking] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const again = () => client.invalidateQueries({ queryKey: ["sitting"] });
+  const drop = async (name: string) => {
+    try {
+      await api.dropPoses(name);
+      setTrouble(null);
+      await again();
+    } catch (error) {
+      setTrouble(error instanceof ApiError ? error.sentence : String(error));
+    }
+  };
+  return (
+    <div className={styles.sets}>
+      {[...room.sets_trouble, ...(trouble ? [trouble] : [])].map((each) => (
+        <p key={each} role="alert" className={styles.bad}>
+          {each}
+        </p>
+      ))}
+      {room.sets.map((each) => (
+        <div key={each.name} className={styles.set}>
+          <button
+            type="button"
+            aria-pressed={chosen === each.name}
+            onClick={() => onChoose(each.name)}
+          >
+            {each.title}
+          </button>
+          {each.own && (
+            <Button
+              size="large"
+              type="text"
+              aria-label={`Take away: ${each.title}`}
+              onClick={() => drop(each.name)}
+            >
+              Take away
+            </Button>
+          )}
+        </div>
+      ))}
+      <label data-on={chosen === ONE_POSE}>
+        <span>One pose of my own</span>
+        <input
+          type="number"
+          min={1}
+          max={600}
+          value={own}
+          onFocus={() => onChoose(ONE_POSE)}
+          onChange={(event) => {
+            onChoose(ONE_POSE);
+            onOwn(Math.min(Math.max(Number(event.target.value) || 1, 1), 600));
+          }}
+        />
+        <span>minutes</span>
+      </label>
+      {making ? (
+        <OwnSet
+          onKept={async (name) => {
+            setMaking(false);
+            await again();
+            onChoose(name);
+          }}
+          onLeave={() => setMaking(false)}
+        />
+      ) : (
+        <Button size="large" onClick={() => setMaking(true)}>
+          A set of my own
+        </Button>
+      )}
+    </div>
+  );
+}

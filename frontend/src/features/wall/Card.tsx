@@ -1,0 +1,104 @@
+// A study pinned to the wall: its block-in, what it waits for, its tags, and what can be done with it.
+import { Button, Input } from "antd";
+import { useState } from "react";
+import { Link } from "react-router";
+import { api } from "../../api/client";
+import type { Change, StudyCard } from "../../api/types";
+import { download } from "../../shared/download";
+import { CardPicture } from "./CardPicture";
+import styles from "./StudyWall.module.css";
+
+type Props = {
+  card: StudyCard;
+  onCopy: () => void;
+  onRemove: () => void;
+  onTell: (change: Change) => void;
+};
+
+export function Card({ card, onCopy, onRemove, onTell }: Props) {
+  const [tagging, setTagging] = useState(false);
+  const keep = (text: string) => {
+    setTagging(false);
+    const tags = text
+      .split(",")
+      .map((each) => each.trim())
+      .filter((each) => each !== "");
+    if (tags.join() !== card.tags.join()) {
+      onTell({ type: "set_tags", tags });
+    }
+  };
+  if (card.pending) {
+    return (
+      <li className={styles.card}>
+        <Link to={`/studies/${card.id}`} className={styles.open}>
+          <h2>{card.title}</h2>
+        </Link>
+        <p className={styles.waits}>Being worked out…</p>
+      </li>
+    );
+  }
+  return (
+    <li className={styles.card}>
+      <Link to={`/studies/${card.id}`} className={styles.open}>
+        <CardPicture card={card} />
+        <h2>{card.title}</h2>
+      </Link>
+      <p>
+        {card.held === null ? "" : `${card.held} of `}
+        {card.landmarks} landmarks{card.held === null ? "," : " held by"} {card.readings} readings
+      </p>
+      <p className={card.doubts > 0 ? styles.again : styles.waits} data-waits>
+        {card.waits}
+      </p>
+      {tagging ? (
+        <Input
+          autoFocus
+          aria-label={`Tags of ${card.title}, between commas`}
+          placeholder="still life, evening class"
+          defaultValue={card.tags.join(", ")}
+          maxLength={400}
+          onPressEnter={(event) => keep(event.currentTarget.value)}
+          onBlur={(event) => keep(event.currentTarget.value)}
+        />
+      ) : (
+        card.tags.length > 0 && <p className={styles.tags}>{card.tags.join(", ")}</p>
+      )}
+      <div className={styles.actions}>
+        <Button
+          size="middle"
+          onClick={() => download(api.fileAddress(card.id))}
+          aria-label={`Save as file: ${card.title}`}
+        >
+          Save as file
+        </Button>
+        <Button size="middle" type="text" onClick={onCopy} aria-label={`Copy: ${card.title}`}>
+          Copy
+        </Button>
+        <Button
+          size="middle"
+          type="text"
+          onClick={() => setTagging(true)}
+          aria-label={`Tags: ${card.title}`}
+        >
+          Tags
+        </Button>
+        <Button
+          size="middle"
+          type="text"
+          onClick={() => onTell({ type: "put_away", away: !card.put_away })}
+          aria-label={`${card.put_away ? "Back on the wall" : "Into the drawer"}: ${card.title}`}
+        >
+          {card.put_away ? "Back on the wall" : "Into the drawer"}
+        </Button>
+        <Button
+          size="middle"
+          type="text"
+          onClick={onRemove}
+          aria-label={`Take down: ${card.title}`}
+        >
+          Take down
+        </Button>
+      </div>
+    </li>
+  );
+}
