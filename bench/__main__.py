@@ -18,6 +18,7 @@ from bench import (
     sitting,
     speed,
     tones,
+    wall,
 )
 
 PARTS = {
@@ -35,6 +36,7 @@ PARTS = {
     "practice": practice.main,
     "sitting": sitting.main,
     "photographs": photographs.main,
+    "wall": wall.main,
     "fuzz": fuzz.main,
 }
 

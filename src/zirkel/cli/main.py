@@ -6,6 +6,7 @@ Bad input ends with status 2 and one plain sentence on standard error, nothing o
 from __future__ import annotations
 
 import argparse
+import gc
 import json
 import os
 import sys
@@ -200,6 +201,8 @@ def main(arguments: Sequence[str] | None = None) -> int:
     options = parser().parse_args(arguments)
     try:
         if options.command == "serve":
+            # Nothing that is loaded now is ever thrown away: looking for it only costs time.
+            gc.disable()
             from zirkel.cli.serve import serve  # noqa: PLC0415  # only serving needs the web
 
             serve(options)

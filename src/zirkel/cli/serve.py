@@ -8,12 +8,13 @@ import resource
 import socket
 import sys
 from datetime import UTC, datetime
+from functools import partial
 from ipaddress import ip_address
 
 from waitress import serve as serve_forever
 
 from zirkel.commands.lay_out_demo import lay_out_demo, lay_out_record
-from zirkel.demo.generate import FOLDER as DEMO_FOLDER
+from zirkel.demo import FOLDER as DEMO_FOLDER
 from zirkel.demo.made_up_eye import NAME, made_up_record
 from zirkel.errors import BadInput
 from zirkel.store.store import Store
@@ -46,7 +47,7 @@ def serve(options: argparse.Namespace) -> None:
         store: Store = app.extensions["zirkel_store"]
         for name in lay_out_demo(store, DEMO_FOLDER):
             print(f"Laid out the study {name.replace('_', ' ')}.", flush=True)
-        lay_out_record(store, NAME, made_up_record(datetime.now(UTC)))
+        lay_out_record(store, NAME, partial(made_up_record, datetime.now(UTC)))
     print(f"Zirkel is at http://{options.host}:{options.port}/ (stop with Ctrl+C)", flush=True)
     _settle_memory()
     _allow_files(MOST_CONNECTIONS + 100)
@@ -90,10 +91,11 @@ def _allow_files(wanted: int) -> None:
 
 
 def _settle_memory() -> None:
-    """Leave what was loaded at the start out of garbage collection: it only costs time there."""
-    gc.collect()
+    """Leave what was loaded at the start out of garbage collection: it only costs time there. From
+    here on it runs, however it was before."""
     gc.freeze()
     gc.set_threshold(50_000, 20, 50)
+    gc.enable()
 
 
 def _refuse_taken(host: str, port: int) -> None:

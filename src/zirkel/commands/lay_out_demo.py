@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from datetime import datetime
 from pathlib import Path
 
@@ -32,11 +32,13 @@ def lay_out_demo(store: Store, folder: Path) -> list[str]:
     return added
 
 
-def lay_out_record(store: Store, name: str, trials: Sequence[tuple[Trial, datetime]]) -> bool:
+def lay_out_record(
+    store: Store, name: str, made: Callable[[], Sequence[tuple[Trial, datetime]]]
+) -> bool:
     """Keep the record of a made-up artist, unless an artist of that name is here; whether it was
     kept."""
     if any(each.name == name for each in store.practice.artists()):
         return False
     artist = store.practice.name(name, None)
-    store.practice.add(artist.id, [KeptTrial.made(trial, at) for trial, at in trials])
+    store.practice.add(artist.id, [KeptTrial.made(trial, at) for trial, at in made()])
     return True

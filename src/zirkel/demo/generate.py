@@ -1,9 +1,9 @@
 """`python -m zirkel.demo.generate` writes the demonstration studies beside this module."""
 
 from collections.abc import Callable
-from pathlib import Path
 
 from zirkel.core.study import Sheet, Study
+from zirkel.demo import FOLDER
 from zirkel.demo.arrangement import to_study
 from zirkel.demo.boathouse import boathouse
 from zirkel.demo.by_the_artist import made_by_artist
@@ -14,7 +14,7 @@ from zirkel.demo.study_head import study_head
 from zirkel.demo.two_mornings import with_two_mornings
 from zirkel.studyfile.read import write_study
 
-FOLDER = Path(__file__).parent
+__all__ = ["DEMOS", "FOLDER"]
 
 DEMOS: dict[str, Callable[[], Study]] = {
     "potting_bench": lambda: with_two_mornings(

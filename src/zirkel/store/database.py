@@ -5,10 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 from typing import Any
 
-from alembic import command
-from alembic.config import Config
-from alembic.util import CommandError
-from sqlalchemy import Engine, create_engine, event
+from sqlalchemy import Engine, create_engine, event, inspect
 from sqlalchemy.exc import DatabaseError
 
 from zirkel.errors import BadInput, CannotKeep
@@ -41,11 +38,6 @@ def open_database(path: Path) -> Engine:
         raise BadInput("data", f"{path.parent} cannot be used: {error.strerror}") from error
     except DatabaseError as error:
         raise BadInput("data", f"{path} {_damage(path, error)}") from error
-    except CommandError as error:
-        raise BadInput(
-            "data",
-            f"{path} was written by a newer Zirkel than this one: use that one, or another folder",
-        ) from error
     return connect(path)
 
 
@@ -89,12 +81,48 @@ def connect(path: Path) -> Engine:
     return engine
 
 
+def head() -> str:
+    """The newest revision of the schema: migrations are named by theirs."""
+    return max(each.name[:4] for each in (MIGRATIONS / "versions").glob("0*.py"))
+
+
+def revision(path: Path) -> str | None:
+    """The revision at which a database file stands; None for a new one. A file that is no database
+    raises DatabaseError."""
+    if not path.is_file() or not path.stat().st_size:
+        return None
+    engine = connect(path)
+    try:
+        with engine.connect().execution_options(writes=False) as connection:
+            if not inspect(connection).has_table("alembic_version"):
+                return None
+            found = connection.exec_driver_sql("SELECT version_num FROM alembic_version").scalar()
+            return None if found is None else str(found)
+    finally:
+        engine.dispose()
+
+
 def migrate(path: Path, to: str = "head") -> None:
-    """Bring the schema of a database file up (or back) to a revision."""
+    """Bring the schema of a database file up (or back) to a revision; BadInput where a newer Zirkel
+    wrote it."""
+    if to == "head" and revision(path) == head():
+        return
+    # Only now: loading what migrates takes longer than opening a database that needs none.
+    from alembic import command  # noqa: PLC0415
+    from alembic.config import Config  # noqa: PLC0415
+    from alembic.util import CommandError  # noqa: PLC0415
+
     engine = connect(path)
     config = Config()
     config.set_main_option("script_location", str(MIGRATIONS))
-    with engine.connect().execution_options(writes=True) as connection, connection.begin():
-        config.attributes["connection"] = connection
-        command.upgrade(config, to)
-    engine.dispose()
+    try:
+        with engine.connect().execution_options(writes=True) as connection, connection.begin():
+            config.attributes["connection"] = connection
+            command.upgrade(config, to)
+    except CommandError as error:
+        raise BadInput(
+            "data",
+            f"{path} was written by a newer Zirkel than this one: use that one, or another folder",
+        ) from error
+    finally:
+        engine.dispose()

@@ -6,7 +6,6 @@ from zirkel.core.study import PictureSubject
 from zirkel.core.subject.flat import crop_box
 from zirkel.core.values.names import slug
 from zirkel.errors import BadInput
-from zirkel.paper.reference_print import reference_print
 from zirkel.pictures.views import opened_view, view_of
 from zirkel.store.store import Store
 
@@ -36,4 +35,7 @@ def print_picture(store: Store, study_id: int) -> tuple[str, bytes]:
             f"the print would be {max(width, height) / 1000:.1f} m long: measure the length again",
         )
     picture = opened_view(store.pictures.get(subject.picture).path, subject, PRINTED_MOST_PX)
+    # Only now: what draws papers takes long to load, and the start waits.
+    from zirkel.paper.reference_print import reference_print  # noqa: PLC0415
+
     return f"{slug(study.title)}_print.pdf", reference_print(study.title, picture, width, height)

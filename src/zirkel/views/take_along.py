@@ -2,16 +2,20 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import partial
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from pydantic import BaseModel
 
 from zirkel.core.values.names import slug
 from zirkel.errors import NotFound
-from zirkel.paper import PAPERS
 from zirkel.store.store import Store
+
+if TYPE_CHECKING:
+    from zirkel.paper.base import Paper
 
 
 class PaperCard(BaseModel):
@@ -29,6 +33,13 @@ class Papers(BaseModel):
     papers: list[PaperCard]
 
 
+def _papers() -> Mapping[str, Paper]:
+    """Only once one is asked for: what draws papers takes long to load, and the start waits."""
+    from zirkel.paper import PAPERS  # noqa: PLC0415
+
+    return PAPERS
+
+
 @dataclass(frozen=True, slots=True)
 class Taken:
     """A file to take along."""
@@ -44,7 +55,7 @@ def papers_of(store: Store, study_id: int) -> Papers:
     return Papers(
         papers=[
             PaperCard(what=each.name, label=each.label, note=each.note, printed=each.printed)
-            for each in PAPERS.values()
+            for each in _papers().values()
             if each.fits(study)
         ]
     )
@@ -52,10 +63,11 @@ def papers_of(store: Store, study_id: int) -> Papers:
 
 def take_along(store: Store, study_id: int, what: str) -> Taken:
     """One of the things to take along; NotFound for any other."""
-    if what not in PAPERS:
-        raise NotFound(f"There is no “{what}” to take along: choose from {', '.join(PAPERS)}.")
+    papers = _papers()
+    if what not in papers:
+        raise NotFound(f"There is no “{what}” to take along: choose from {', '.join(papers)}.")
     worked = store.get(study_id).worked
-    paper = PAPERS[what]
+    paper = papers[what]
     kind, ending = paper.sort
     data = (
         paper.illustrated(worked, partial(_picture, store)) if paper.illustrated

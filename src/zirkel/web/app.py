@@ -7,12 +7,13 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from flask import Blueprint, Flask, Response, abort, request, send_from_directory
-from flask_openapi3 import Info, OpenAPI
+from flask_openapi3 import Info
 
 from zirkel import __version__
 from zirkel.store.store import Store
 from zirkel.studyfile.read import MOST_BYTES
 from zirkel.web.guard import guard
+from zirkel.web.late import LateOpenAPI
 from zirkel.web.problems import Problem, invalid_request, register
 from zirkel.web.routes import ROUTES
 from zirkel.web.work import watch
@@ -37,7 +38,7 @@ class WebConfig:
 
 def create_app(config: WebConfig) -> Flask:
     """The application on a database file; the file is made and migrated here."""
-    app = OpenAPI(
+    app = LateOpenAPI(
         "zirkel",
         info=Info(title="Zirkel", version=__version__),
         security_schemes={},

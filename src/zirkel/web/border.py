@@ -7,20 +7,21 @@ from contextlib import contextmanager
 from threading import BoundedSemaphore, Lock
 
 from flask import Response, current_app
-from flask_openapi3 import APIBlueprint, Tag
+from flask_openapi3 import Tag
 
 from zirkel.errors import Overtaken
 from zirkel.store.store import Store, Stored
 from zirkel.views.bench import bench_of
+from zirkel.web.late import LateBlueprint
 from zirkel.web.problems import Problem, Refused, as_json
 
 A_DAY = 86_400
 BUSY = 503
 
 
-def blueprint(name: str, about: str) -> APIBlueprint:
+def blueprint(name: str, about: str) -> LateBlueprint:
     """The routes of one stage."""
-    return APIBlueprint(
+    return LateBlueprint(
         name,
         __name__,
         url_prefix="/api/v1",
