@@ -30,7 +30,7 @@ MAY_IMPORT = {
         *("media", "kits", "canons", "scenes", "series", "materials", "poses"),
     },
     "web": {"core", "studyfile", "store", "commands", "views", "pictures"},
-    "cli": {"core", "studyfile", "store", "commands", "web", "demo", "canons"},
+    "cli": {"core", "studyfile", "store", "commands", "views", "web", "demo", "canons"},
 }
 CORE_MAY_IMPORT = {
     "arrays": set(),

@@ -50,8 +50,8 @@ def free_port() -> int:
 class Server:
     """`zirkel serve` in a process of its own."""
 
-    def __init__(self, data: Path, demo: bool = True) -> None:
-        self.data, self.port, self.demo = data, free_port(), demo
+    def __init__(self, data: Path, demo: bool = True, *options: str) -> None:
+        self.data, self.port, self.demo, self.options = data, free_port(), demo, options
         self.process: subprocess.Popen[bytes] | None = None
 
     @property
@@ -60,7 +60,7 @@ class Server:
 
     def start(self) -> None:
         command = [sys.executable, "-m", "zirkel", "serve", "--port", str(self.port)]
-        command += ["--data", str(self.data), *(["--demo"] if self.demo else [])]
+        command += ["--data", str(self.data), *(["--demo"] if self.demo else []), *self.options]
         if ends_with := shutil.which("setpriv"):
             # However this process ends, the server ends with it.
             command = [ends_with, "--pdeathsig", "KILL", *command]
@@ -69,17 +69,32 @@ class Server:
         )
         for _ in range(400):
             try:
-                urllib.request.urlopen(self.address + "/api/v1/studies", timeout=1).close()
+                urllib.request.urlopen(self.address + "/api/v1/door", timeout=1).close()
                 return
             except OSError:
                 time.sleep(0.05)
         raise RuntimeError("the server did not start")
+
+    def said(self, *options: str, until: str) -> str:
+        """Start it with these options too; what it says where it was started, up to that line."""
+        command = [sys.executable, "-m", "zirkel", "serve", "--port", str(self.port)]
+        self.process = subprocess.Popen(
+            [*command, "--data", str(self.data), *options], stdout=subprocess.PIPE,
+        )  # fmt: skip
+        lines: list[str] = []
+        while self.process.stdout and (line := self.process.stdout.readline()):
+            lines.append(line.decode())
+            if lines[-1].startswith(until):
+                break
+        return "".join(lines)
 
     def kill(self) -> None:
         """As a power cut would."""
         if self.process:
             os.kill(self.process.pid, signal.SIGKILL)
             self.process.wait()
+            if self.process.stdout:
+                self.process.stdout.close()
 
 
 def at_the_end(tidy: Callable[[], object], priority: int) -> None:
@@ -117,6 +132,8 @@ class BrowserCase(unittest.TestCase):
 
     demo = True
     own_server = False
+    options: ClassVar[tuple[str, ...]] = ()
+    """Further options of its own server."""
     viewport: ClassVar = {"width": 1280, "height": 800}
     touch = False
 
@@ -128,7 +145,7 @@ class BrowserCase(unittest.TestCase):
             return
         folder = tempfile.TemporaryDirectory()
         cls.addClassCleanup(folder.cleanup)
-        cls.server = Server(Path(folder.name) / "data", cls.demo)
+        cls.server = Server(Path(folder.name) / "data", cls.demo, *cls.options)
         cls.server.start()
         cls.addClassCleanup(cls.server.kill)
 

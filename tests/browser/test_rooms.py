@@ -21,6 +21,7 @@ ROOMS = (
     ("/studies/{id}/tone", "[data-question]"),
     ("/new", "[data-kits] button"),
     ("/studies/{id}/sitting", "text=How much time is there?"),
+    ("/devices", "text=Devices"),
     ("/practice", "text=Every exercise"),
     ("/practice?exercise=place", "h1"),
     ("/practice/series", "[data-series]"),

@@ -1,18 +1,23 @@
 """`zirkel serve`: where it listens, where it keeps its data, and what it says when it cannot."""
 
+import os
 import socket
+import ssl
 import subprocess
 import sys
 import tempfile
+import time
 import unittest
 import urllib.request
 from contextlib import ExitStack
 from pathlib import Path
 
+import trustme
+
 from tests.browser.case import Server, free_port
 
 
-def serve(*arguments):
+def serve(*arguments, **environment):
     """Try to serve; what was said when it gave up."""
     return subprocess.run(
         [sys.executable, "-m", "zirkel", "serve", *arguments],
@@ -20,6 +25,7 @@ def serve(*arguments):
         text=True,
         timeout=60,
         check=False,
+        env={**os.environ, **environment},
     )
 
 
@@ -33,16 +39,26 @@ class Refusals(unittest.TestCase):
         self.assertIn("choose another with --port", done.stderr)
 
     def test_an_address_that_is_not_ours(self):
-        done = serve("--host", "203.0.113.7", "--port", "8123", "--let-the-network-in")
+        done = serve("--host", "203.0.113.7", "--port", "8123")
         self.assertEqual(done.returncode, 2)
         self.assertIn("203.0.113.7:8123 cannot be used", done.stderr)
 
-    def test_other_machines_are_let_in_only_when_it_is_said_in_so_many_words(self):
-        for host in ("0.0.0.0", "203.0.113.7", "elsewhere.test"):
-            done = serve("--host", host, "--port", "8123")
+    def test_a_passcode_of_one_s_own_that_is_too_short(self):
+        done = serve("--host", "0.0.0.0", "--port", "8123", ZIRKEL_PASSCODE="1234")
+        self.assertEqual((done.returncode, done.stdout), (2, ""))
+        self.assertIn("passcode: it has 4 letters and figures", done.stderr)
+
+    def test_certificates_that_can_t_be_used(self):
+        with tempfile.TemporaryDirectory() as folder:
+            odd = Path(folder) / "odd.pem"
+            odd.write_text("no certificate")
+            done = serve("--certificate", str(odd))
             self.assertEqual(done.returncode, 2)
-            self.assertIn("--let-the-network-in", done.stderr)
-            self.assertEqual(done.stderr.count("\n"), 1)
+            self.assertIn("key: a certificate and its key go together", done.stderr)
+            for file in (odd, Path(folder) / "gone.pem"):
+                done = serve("--certificate", str(file), "--key", str(file))
+                self.assertEqual((done.returncode, done.stderr.count("\n")), (2, 1))
+                self.assertIn("can't be used", done.stderr)
 
     def test_a_damaged_database_is_told_in_one_sentence(self):
         with tempfile.TemporaryDirectory() as folder:
@@ -98,6 +114,42 @@ class Serving(unittest.TestCase):
                     self.assertIn(b" 413 ", line.recv(1000).split(b"\r\n")[0])
             finally:
                 server.kill()
+
+
+class InTheNetwork(unittest.TestCase):
+    def test_a_passcode_is_made_and_shown_with_addresses_and_a_code_to_scan(self):
+        with tempfile.TemporaryDirectory() as folder:
+            server = Server(Path(folder) / "data", demo=False)
+            said = server.said("--host", "0.0.0.0", until="Zirkel is at")
+            server.kill()
+        self.assertRegex(said, r"The passcode: \d{4} \d{4}\n")
+        self.assertRegex(said, rf"From another device: http://[\d.]+:{server.port}/\n")
+        self.assertIn("plain http", said)
+        self.assertIn("█", said)
+
+    def test_by_a_certificate_of_one_s_own_it_is_https(self):
+        with tempfile.TemporaryDirectory() as folder:
+            made = trustme.CA().issue_cert("127.0.0.1")
+            key, chain = Path(folder) / "key.pem", Path(folder) / "chain.pem"
+            made.private_key_pem.write_to_path(key)
+            chain.write_bytes(b"".join(each.bytes() for each in made.cert_chain_pems))
+            server = Server(Path(folder) / "data", demo=False)
+            said = server.said(
+                "--certificate", str(chain), "--key", str(key), until="Zirkel is at https://"
+            )
+            self.addCleanup(server.kill)
+            trusting = ssl.create_default_context()
+            trusting.check_hostname, trusting.verify_mode = False, ssl.CERT_NONE
+            address = server.address.replace("http:", "https:") + "/api/v1/studies"
+            for _ in range(100):
+                try:
+                    with urllib.request.urlopen(address, context=trusting, timeout=5) as answer:
+                        self.assertEqual(answer.status, 200)
+                    break
+                except OSError:
+                    time.sleep(0.1)
+            else:
+                self.fail(f"no answer by TLS: {said}")
 
 
 if __name__ == "__main__":

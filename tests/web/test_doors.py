@@ -229,7 +229,7 @@ class Foreign(DoorCase):
                              ("192.0.2.7", 403)):  # fmt: skip
             answer = self.client.get("/api/v1/studies", headers={"Host": host})
             self.assertEqual(answer.status_code, status, host)
-        self.open(host="0.0.0.0", network=True)
+        self.open(host="0.0.0.0", passcode="48219037")
         for host, status in (("192.0.2.7:8765", 200), ("elsewhere.test", 403)):
             answer = self.client.get("/api/v1/studies", headers={"Host": host})
             self.assertEqual(answer.status_code, status, host)

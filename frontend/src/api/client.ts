@@ -7,6 +7,7 @@ import type {
   Bench,
   Change,
   CornersFound,
+  DoorShown,
   Judged,
   Kit,
   PictureTaken,
@@ -52,6 +53,16 @@ async function reached(request: Request): Promise<Response> {
   }
 }
 
+const NOT_LET_IN = 401;
+
+/** A device that isn't let in, or was put out, gives the passcode first, then comes back here. */
+function toTheDoor() {
+  const { pathname, search } = window.location;
+  if (pathname !== "/door") {
+    window.location.assign(`/door#to=${pathname}${search}`);
+  }
+}
+
 type Answer<T> = { data?: T; error?: unknown; response: Response };
 
 /** The answer itself, or its problem as an error. */
@@ -61,6 +72,9 @@ async function told<T>(asked: Promise<Answer<T>>): Promise<T> {
     return data as T;
   }
   const { status, statusText } = response;
+  if (status === NOT_LET_IN) {
+    toTheDoor();
+  }
   const fallback: Problem = { title: "Error", status, detail: statusText };
   throw new ApiError((error as Problem) || fallback, status);
 }
@@ -179,6 +193,13 @@ export const api = {
     told(client.POST("/api/v1/poses", { body })) as Promise<{ name: string }>,
   dropPoses: (name: string) =>
     told(client.DELETE("/api/v1/poses/{name}", { params: { path: { name } } })) as Promise<unknown>,
+  knock: (passcode: string, name: string) =>
+    told(client.POST("/api/v1/door", { body: { passcode, name } })) as Promise<DoorShown>,
+  newPasscode: () => told(client.POST("/api/v1/door/passcode")) as Promise<DoorShown>,
+  putOut: (device: string) =>
+    told(
+      client.DELETE("/api/v1/devices/{device}", { params: { path: { device } } }),
+    ) as Promise<unknown>,
   takePicture: sendPicture,
   leave: (number: number) =>
     told(

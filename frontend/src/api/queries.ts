@@ -6,6 +6,7 @@ import type {
   Artist,
   Bench,
   CheckRoom,
+  DoorShown,
   DrawnTones,
   HeadsRoom,
   Kits,
@@ -42,6 +43,12 @@ export const queries = {
       // Cards that were never worked out come bit by bit.
       refetchInterval: (query) =>
         query.state.data?.studies.some((each) => each.pending) ? 300 : false,
+    }),
+  door: () =>
+    queryOptions({
+      queryKey: ["door"],
+      queryFn: ({ signal }) => told(client.GET("/api/v1/door", { signal })) as Promise<DoorShown>,
+      retry: false,
     }),
   scenes: () =>
     queryOptions({

@@ -72,6 +72,7 @@ export type Answered = Schemas["Answered"];
 export type Artist = Schemas["ArtistShown"];
 export type OwnEye = Schemas["OwnEye"];
 export type SeriesRoom = Schemas["SeriesRoom"];
+export type DoorShown = Schemas["DoorShown"];
 export type PosesFile = Schemas["PosesFile"];
 export type SittingRoom = Schemas["SittingRoom"];
 export type RunningClock = Schemas["RunningClock"];

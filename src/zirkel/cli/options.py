@@ -14,11 +14,13 @@ def add_serve_options(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--port", type=_port, default=8765, help="port to listen on")
     parser.add_argument("--data", type=Path, default=Path("data"), help="folder for the data")
     parser.add_argument("--front-end", type=Path, default=BUILT, help="folder of the built pages")
+    parser.add_argument("--certificate", type=Path, help="your own certificate, to serve https")
+    parser.add_argument("--key", type=Path, help="the certificate's key")
     parser.add_argument(
-        "--let-the-network-in",
+        "--ask-everyone",
         action="store_true",
-        help="serve other machines too: nobody is asked for a passcode, so whoever reaches this "
-        "address can read, change and remove every study",
+        help="ask for the passcode on this machine too: needed behind a proxy, where all requests "
+        "come from here",
     )
     parser.add_argument("--demo", action="store_true", help="lay out the demonstration studies")
 

@@ -4,13 +4,16 @@ from __future__ import annotations
 
 import argparse
 import gc
+import os
 import resource
 import socket
+import ssl
 import sys
 from datetime import UTC, datetime
 from functools import partial
-from ipaddress import ip_address
+from typing import TYPE_CHECKING
 
+from flask import Flask
 from waitress import serve as serve_forever
 
 from zirkel.commands.lay_out_demo import lay_out_demo, lay_out_record
@@ -18,11 +21,25 @@ from zirkel.demo import FOLDER as DEMO_FOLDER
 from zirkel.demo.made_up_eye import NAME, made_up_record
 from zirkel.errors import BadInput
 from zirkel.store.store import Store
+from zirkel.views.door import address_with, qr_terminal
+from zirkel.web.addresses import is_own_loop, own_addresses
 from zirkel.web.app import WebConfig, create_app
+from zirkel.web.door import checked_passcode, made_passcode
 from zirkel.web.guard import MOST_BODY
+
+if TYPE_CHECKING:
+    from zirkel.web.locks import Door
 
 THREADS = 16
 """More than cores: a question about a heavy study holds one while it waits its turn."""
+
+PASSCODE = "ZIRKEL_PASSCODE"
+"""The environment's name for a passcode of one's own."""
+
+PLAINLY = (
+    "Served by plain http: in a network that isn't yours, others can read what goes over it, the "
+    "passcode too. There, give a certificate (--certificate, --key)."
+)
 
 MOST_CONNECTIONS = 2000
 IDLE_SECONDS = 60
@@ -31,15 +48,27 @@ IDLE_SECONDS = 60
 
 def serve(options: argparse.Namespace) -> None:
     """Serve until stopped."""
-    _refuse_network(options)
+    alone = _is_alone(options.host)
+    passcode = None if alone and not options.ask_everyone else _passcode()
+    secure = _tls(options)
     _refuse_taken(options.host, options.port)
     pages = options.front_end.resolve()
     front_end = pages if (pages / "index.html").is_file() else None
     if front_end is None:
         print(f"No pages in {options.front_end}: serving the API alone.", file=sys.stderr)
     database = options.data / "zirkel.sqlite"
+    addresses = (options.host,) if alone else tuple(own_addresses(options.host))
     try:
-        config = WebConfig(database, front_end, options.host, options.let_the_network_in)
+        config = WebConfig(
+            database,
+            front_end,
+            options.host,
+            passcode,
+            addresses,
+            options.port,
+            secure,
+            options.ask_everyone,
+        )
         app = create_app(config)
     except OSError as error:
         raise BadInput("data", f"{options.data} cannot be used: {error.strerror}") from error
@@ -48,9 +77,21 @@ def serve(options: argparse.Namespace) -> None:
         for name in lay_out_demo(store, DEMO_FOLDER):
             print(f"Laid out the study {name.replace('_', ' ')}.", flush=True)
         lay_out_record(store, NAME, partial(made_up_record, datetime.now(UTC)))
-    print(f"Zirkel is at http://{options.host}:{options.port}/ (stop with Ctrl+C)", flush=True)
+    made: Door | None = app.extensions["zirkel_door"]
+    if made is not None:
+        _show_the_door(made)
+    scheme = "https" if secure else "http"
+    here = options.host if alone else "127.0.0.1"
+    print(f"Zirkel is at {scheme}://{here}:{options.port}/ (stop with Ctrl+C)", flush=True)
     _settle_memory()
     _allow_files(MOST_CONNECTIONS + 100)
+    if secure:
+        _serve_secured(app, options)
+    else:
+        _serve_plainly(app, options)
+
+
+def _serve_plainly(app: Flask, options: argparse.Namespace) -> None:
     serve_forever(
         app,
         host=options.host,
@@ -67,19 +108,60 @@ def serve(options: argparse.Namespace) -> None:
     )
 
 
-def _refuse_network(options: argparse.Namespace) -> None:
-    """Without a passcode, only this machine is served unless it was said in so many words."""
+def _serve_secured(app: Flask, options: argparse.Namespace) -> None:
+    """By TLS with the user's own certificate: by a server that can, which the other can't."""
+    from cheroot.ssl.builtin import BuiltinSSLAdapter  # noqa: PLC0415  # seldom needed
+    from cheroot.wsgi import Server  # noqa: PLC0415
+
+    server = Server((options.host, options.port), app, numthreads=THREADS)
+    server.ssl_adapter = BuiltinSSLAdapter(str(options.certificate), str(options.key))
+    server.max_request_body_size, server.max_request_header_size = MOST_BODY, 64_000
+    server.timeout = IDLE_SECONDS
     try:
-        alone = ip_address(options.host).is_loopback
-    except ValueError:
-        alone = options.host == "localhost"
-    if not alone and not options.let_the_network_in:
+        server.start()
+    except KeyboardInterrupt:
+        server.stop()
+
+
+def _is_alone(host: str) -> bool:
+    """Whether only this machine is served."""
+    return is_own_loop(host)
+
+
+def _passcode() -> str:
+    """The user's own from the environment, or one made for this start."""
+    own = os.environ.get(PASSCODE, "")
+    return checked_passcode(own) if own.strip() else made_passcode()
+
+
+def _tls(options: argparse.Namespace) -> bool:
+    """Whether a certificate is used; BadInput where it can't be."""
+    if (options.certificate is None) != (options.key is None):
+        missing = "key" if options.key is None else "certificate"
+        raise BadInput(missing, "a certificate and its key go together: give both")
+    if options.certificate is None:
+        return False
+    try:
+        ssl.SSLContext(ssl.PROTOCOL_TLS_SERVER).load_cert_chain(options.certificate, options.key)
+    except OSError as error:
         raise BadInput(
-            "host",
-            f"{options.host} is open to other machines, and Zirkel has no passcode yet: whoever "
-            "reaches it can read, change and remove every study. If that is meant, add "
-            "--let-the-network-in",
-        )
+            "certificate",
+            f"{options.certificate} with {options.key} can't be used "
+            f"({error.strerror or error}): are both there, as PEM files that belong together?",
+        ) from error
+    return True
+
+
+def _show_the_door(made: Door) -> None:
+    """The address, the passcode and the code to scan, where Zirkel was started."""
+    shown = f"{made.passcode[:4]} {made.passcode[4:]}" if made.passcode.isdigit() else made.passcode
+    print(qr_terminal(address_with(made.urls[0], made.passcode)))
+    for each in made.urls:
+        print(f"From another device: {each}/")
+    print(f"The passcode: {shown}")
+    if not made.secure:
+        print(PLAINLY)
+    sys.stdout.flush()
 
 
 def _allow_files(wanted: int) -> None:

@@ -21,6 +21,7 @@ from zirkel.errors import BadInput, NotFound, StaleVersion, Unreadable
 from zirkel.store.cards import Cards
 from zirkel.store.clock import now
 from zirkel.store.database import open_database
+from zirkel.store.devices import Devices
 from zirkel.store.patches import Patch, apply, changed, difference, joined
 from zirkel.store.pictures import Pictures
 from zirkel.store.practice import Practice
@@ -101,6 +102,7 @@ class Store:
         self.pictures = Pictures(engine, folder / "pictures")
         self.practice = Practice(engine)
         self.cards = Cards(engine)
+        self.devices = Devices(engine)
         self._worked: LRUCache[tuple[int, int], Worked] = LRUCache(KEPT_WORKED, _kept_bytes)
         """Studies by id and version, least recently used first to go: a version never changes once
         it is written."""

@@ -150,3 +150,24 @@ class TrialRow(Base):
     seconds: Mapped[float | None]
     choice: Mapped[bool]
     extra: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class SecretRow(Base):
+    """Something that only this Zirkel knows, made when it was first needed."""
+
+    __tablename__ = "secret"
+
+    name: Mapped[str] = mapped_column(String(40), primary_key=True)
+    value: Mapped[str] = mapped_column(String(200))
+
+
+class DeviceRow(Base):
+    """A device that was let in: `key` is the hash of what its cookie holds."""
+
+    __tablename__ = "device"
+
+    id: Mapped[str] = mapped_column(String(32), primary_key=True)
+    key: Mapped[str] = mapped_column(String(64))
+    name: Mapped[str] = mapped_column(String(80))
+    added_at: Mapped[datetime]
+    seen_at: Mapped[datetime]

@@ -5,6 +5,7 @@ from __future__ import annotations
 import mimetypes
 from dataclasses import dataclass
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from flask import Blueprint, Flask, Response, abort, request, send_from_directory
 from flask_openapi3 import Info
@@ -12,11 +13,15 @@ from flask_openapi3 import Info
 from zirkel import __version__
 from zirkel.store.store import Store
 from zirkel.studyfile.read import MOST_BYTES
+from zirkel.web.door import watch_the_door
 from zirkel.web.guard import guard
 from zirkel.web.late import LateOpenAPI
 from zirkel.web.problems import Problem, invalid_request, register
 from zirkel.web.routes import ROUTES
 from zirkel.web.work import watch
+
+if TYPE_CHECKING:
+    from zirkel.web.locks import Door
 
 CONTENT_POLICY = (
     "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
@@ -27,13 +32,18 @@ A_YEAR = 31_536_000
 
 @dataclass(frozen=True, slots=True)
 class WebConfig:
-    """What the application needs to know; the front end may not be built (None). `network` says
-    that it is served beyond this machine."""
+    """What the application needs to know; the front end may not be built (None). With a
+    `passcode` it is served beyond this machine, under `addresses`, `secure` by TLS or not."""
 
     database: Path
     front_end: Path | None
     host: str = "127.0.0.1"
-    network: bool = False
+    passcode: str | None = None
+    addresses: tuple[str, ...] = ("127.0.0.1",)
+    port: int = 8765
+    secure: bool = False
+    ask_everyone: bool = False
+    """Whether this machine itself is asked too: behind a proxy, all come from here."""
 
 
 def create_app(config: WebConfig) -> Flask:
@@ -49,16 +59,30 @@ def create_app(config: WebConfig) -> Flask:
         static_folder=None,
     )
     app.config["MAX_CONTENT_LENGTH"] = MOST_BYTES
-    app.extensions["zirkel_store"] = Store.at(config.database)
+    kept = Store.at(config.database)
+    app.extensions["zirkel_store"] = kept
     for routes in ROUTES:
         app.register_api(routes)
     register(app)
-    guard(app, config.host, config.network)
+    guard(app, config.host, config.passcode is not None)
+    watch_the_door(app, _door(config, kept))
     watch(app)
     app.after_request(_secured)
     if config.front_end is not None:
         _serve_front_end(app, config.front_end)
     return app
+
+
+def _door(config: WebConfig, kept: Store) -> Door | None:
+    if config.passcode is None:
+        return None
+    # Only now: what locks it takes long to load, and most are served alone.
+    from zirkel.web.locks import Door  # noqa: PLC0415
+
+    return Door(
+        kept.devices, config.passcode, config.addresses, config.port, config.secure,
+        config.ask_everyone,
+    )  # fmt: skip
 
 
 def _secured(response: Response) -> Response:

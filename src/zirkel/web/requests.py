@@ -126,6 +126,25 @@ class SittingQuery(Wanted):
     """The set whose own stages part them."""
 
 
+class Knock(BaseModel):
+    """The passcode, and what this device is called."""
+
+    passcode: str = Field(min_length=1, max_length=200)
+    name: str = Field(default="", max_length=80)
+
+
+class DevicePath(BaseModel):
+    """A device in the address."""
+
+    device: str = Field(pattern=r"^[0-9a-f]{16}$")
+
+
+class QrQuery(BaseModel):
+    """The page to which a QR code leads."""
+
+    path: str = Field(default="/", pattern=r"^/[A-Za-z0-9/?=&_.~-]*$", max_length=200)
+
+
 class PosesPath(BaseModel):
     """An own set of poses in the address."""
 

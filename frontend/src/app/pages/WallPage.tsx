@@ -1,4 +1,5 @@
 // The wall of studies.
+import { Link } from "react-router";
 import { StudyWall } from "../../features/wall";
 import { ArtistChoice } from "../../shared/ArtistChoice";
 import { useTitle } from "../../shared/useTitle";
@@ -12,6 +13,7 @@ export default function WallPage() {
       <header className={styles.header}>
         <Wordmark />
         <div className={styles.who}>
+          <Link to="/devices">Devices</Link>
           <ArtistChoice />
         </div>
       </header>

@@ -3,6 +3,7 @@
 from zirkel.web.routes import (
     bench,
     check,
+    door,
     draw,
     frame,
     history,
@@ -17,4 +18,4 @@ from zirkel.web.routes import (
 
 ROUTES = (wall.routes, subject.routes, frame.routes, bench.routes, draw.routes, check.routes,
           tones.routes, kits.routes, practice.routes, sitting.routes,
-          history.routes, work.routes)  # fmt: skip
+          history.routes, work.routes, door.routes)  # fmt: skip

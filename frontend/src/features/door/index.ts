@@ -1,0 +1,2 @@
+export { DevicesRoom } from "./DevicesRoom";
+export { DoorRoom } from "./DoorRoom";
