@@ -12,13 +12,17 @@ from hypothesis import strategies as st
 ODD = (None, True, -1, 0, 1e308, 5e-324, 10**30, "", "x" * 3000, "\u0000", "s²", [], {}, [[[]]],
        "1/0", "12:61", -1e-300)  # fmt: skip
 
+STREAM = "GET /api/v1/studies/{study_id}/live"
+
 
 def ask_everything(case: unittest.TestCase, app, examples: int) -> None:
     """Every operation with made-up requests: none may break the server, and what is refused is
     told as a problem."""
     schema = schemathesis.openapi.from_wsgi("/api/v1/openapi.json", app)
     for operation in schema.get_all_operations():
-        _ask(case, operation.ok(), examples)
+        # An event stream has no end to wait for: it has tests of its own.
+        if operation.ok().label != STREAM:
+            _ask(case, operation.ok(), examples)
 
 
 def _ask(case: unittest.TestCase, operation, examples: int) -> None:

@@ -128,6 +128,8 @@ export const api = {
     told(client.POST("/api/v1/studies", { body: body as never })) as Promise<Bench>,
   importFile: (file: Blob) =>
     told(client.POST("/api/v1/studies/import", bytes(file) as never)) as Promise<Bench>,
+  bench: (id: number) =>
+    told(client.GET("/api/v1/studies/{study_id}", { params: of(id) })) as Promise<Bench>,
   change: (id: number, change: Change, based: Based) =>
     told(
       client.POST("/api/v1/studies/{study_id}/changes", {
@@ -193,6 +195,10 @@ export const api = {
     told(client.POST("/api/v1/poses", { body })) as Promise<{ name: string }>,
   dropPoses: (name: string) =>
     told(client.DELETE("/api/v1/poses/{name}", { params: { path: { name } } })) as Promise<unknown>,
+  layStick: (id: number, body: { listener: string; kind: string; landmarks: string[] }) =>
+    told(
+      client.POST("/api/v1/studies/{study_id}/live", { params: of(id), body }),
+    ) as Promise<unknown>,
   knock: (passcode: string, name: string) =>
     told(client.POST("/api/v1/door", { body: { passcode, name } })) as Promise<DoorShown>,
   newPasscode: () => told(client.POST("/api/v1/door/passcode")) as Promise<DoorShown>,

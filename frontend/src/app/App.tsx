@@ -10,7 +10,11 @@ import { useDim } from "./useDim";
 import { Waiting } from "./Waiting";
 
 const client = new QueryClient({
-  defaultOptions: { queries: { retry: 1, staleTime: 2_000, refetchOnWindowFocus: true } },
+  // The server may run on this very machine: whether there is a network says nothing about it.
+  defaultOptions: {
+    queries: { retry: 1, staleTime: 2_000, refetchOnWindowFocus: true, networkMode: "always" },
+    mutations: { networkMode: "always" },
+  },
 });
 
 export function App() {

@@ -2,6 +2,7 @@
 import { Button } from "antd";
 import { Link } from "react-router";
 import type { Bench } from "../api/types";
+import { Others } from "./Others";
 import { SittingChip } from "./SittingChip";
 import styles from "./StudyHeader.module.css";
 import { STAGES, type Stage } from "./stages";
@@ -23,6 +24,7 @@ export function StudyHeader({ study, bench, stage, onUndo, onRedo, children }: P
     <header className={styles.header}>
       <Wordmark />
       <h1 className={styles.title}>{bench.title}</h1>
+      <Others />
       <nav className={styles.stages} aria-label="Rooms of this study">
         {STAGES.map((each) => (
           <Link

@@ -4,6 +4,7 @@ import { useCallback, useRef, useState } from "react";
 import { ApiError, api, newToken } from "../api/client";
 import { queries } from "../api/queries";
 import type { Bench, Change } from "../api/types";
+import { useUnsent } from "./useUnsent";
 
 type Request = { kind: "change"; change: Change } | { kind: "undo" } | { kind: "redo" };
 type Sent = Request & { version: number; token: string };
@@ -19,8 +20,17 @@ export type StudyHandle = ReturnType<typeof useStudy>;
 
 const CONFLICT = 409;
 
-export function useStudy(id: number) {
+/** The study as it was, saying of the change that it waits. */
+function laidAside(bench: Bench): Bench {
+  return {
+    ...bench,
+    did: { text: "Kept here: it goes in as soon as Zirkel answers again.", bad: false },
+  } as Bench;
+}
+
+export function useStudy(id: number, heard: boolean) {
   const client = useQueryClient();
+  const { unsent, wait, leaveOut } = useUnsent(id, heard);
   const bench = useQuery(queries.bench(id));
   const [stale, setStale] = useState<Refused | null>(null);
   // Changes go one after the other, each based on what the one before led to.
@@ -33,6 +43,10 @@ export function useStudy(id: number) {
     },
     [client, id],
   );
+
+  // What comes after an entry that waits, waits behind it.
+  const waits = useRef(false);
+  waits.current = unsent.some((each) => !each.trouble);
 
   const mutation = useMutation({
     mutationFn: (sent: Sent) => {
@@ -49,19 +63,30 @@ export function useStudy(id: number) {
   });
 
   const send = useCallback(
-    (request: Request): Promise<Bench> => {
+    (request: Request, token: string): Promise<Bench> => {
       const version = client.getQueryData<Bench>(["bench", id])?.version ?? 1;
-      return mutation.mutateAsync({ ...request, version, token: newToken() });
+      return mutation.mutateAsync({ ...request, version, token });
     },
     [client, id, mutation.mutateAsync],
   );
 
   const run = useCallback(
     (request: Request): Promise<Bench> => {
+      const token = newToken();
       const next = queue.current.then(async () => {
+        const bench = client.getQueryData<Bench>(["bench", id]);
         try {
-          return await send(request);
+          if (waits.current && request.kind === "change" && bench) {
+            wait(request.change, token);
+            return laidAside(bench);
+          }
+          return await send(request, token);
         } catch (error) {
+          const unanswered = error instanceof ApiError && error.status === 0;
+          if (unanswered && request.kind === "change" && bench) {
+            wait(request.change, token);
+            return laidAside(bench);
+          }
           if (!(error instanceof ApiError && error.status === CONFLICT)) {
             throw error;
           }
@@ -74,7 +99,7 @@ export function useStudy(id: number) {
       queue.current = next.catch(() => undefined);
       return next;
     },
-    [client, id, send],
+    [client, id, send, wait],
   );
 
   return {
@@ -82,6 +107,9 @@ export function useStudy(id: number) {
     error: bench.error,
     again: () => void bench.refetch(),
     busy: mutation.isPending,
+    /** What could not be sent yet, or was not taken when it was. */
+    unsent,
+    leaveOut,
     stale,
     change: useCallback((change: Change) => run({ kind: "change", change }), [run]),
     undo: useCallback(() => run({ kind: "undo" }), [run]),
@@ -89,7 +117,7 @@ export function useStudy(id: number) {
     /** Make the refused change on top of what is stored now. */
     insist: useCallback(async () => {
       if (stale) {
-        const bench = await send(stale.request);
+        const bench = await send(stale.request, newToken());
         setStale(null);
         stale.made(bench);
       }

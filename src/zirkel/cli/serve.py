@@ -26,12 +26,14 @@ from zirkel.web.addresses import is_own_loop, own_addresses
 from zirkel.web.app import WebConfig, create_app
 from zirkel.web.door import checked_passcode, made_passcode
 from zirkel.web.guard import MOST_BODY
+from zirkel.web.live import MOST_LISTENERS
 
 if TYPE_CHECKING:
     from zirkel.web.locks import Door
 
-THREADS = 16
-"""More than cores: a question about a heavy study holds one while it waits its turn."""
+THREADS = 16 + MOST_LISTENERS
+"""More than cores: a question about a heavy study holds one while it waits its turn, and each
+device that listens holds one."""
 
 PASSCODE = "ZIRKEL_PASSCODE"
 """The environment's name for a passcode of one's own."""

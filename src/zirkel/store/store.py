@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from dataclasses import asdict, dataclass, replace
 from datetime import datetime
 from pathlib import Path
@@ -103,6 +103,8 @@ class Store:
         self.practice = Practice(engine)
         self.cards = Cards(engine)
         self.devices = Devices(engine)
+        self.heard: list[Callable[[int, int], None]] = []
+        """Who is told, after it is kept, that a study has come to a version."""
         self._worked: LRUCache[tuple[int, int], Worked] = LRUCache(KEPT_WORKED, _kept_bytes)
         """Studies by id and version, least recently used first to go: a version never changes once
         it is written."""
@@ -223,7 +225,7 @@ class Store:
                 _log(session, row, label, patches)
                 _touch(row)
             made = self._stored(session, row, worked)
-        return self._remember(made)
+        return self._told(self._remember(made))
 
     def undo(self, study_id: int, based_on: int, token: str | None = None) -> Stored:
         """Take back the last change that stands; nothing happens if there is none."""
@@ -251,7 +253,7 @@ class Store:
             study = _study(session, row)
             followed = before.worked.followed_by(study) if isinstance(before, Stored) else None
             made = self._stored(session, row, followed or Worked(study))
-        return self._remember(made)
+        return self._told(self._remember(made))
 
     def delete(self, study_id: int, deleted: bool = True) -> None:
         """Take a study off the wall, or bring it back; nothing of it is lost."""
@@ -260,6 +262,12 @@ class Store:
             if row is None:
                 raise NotFound(f"There is no study number {study_id}.")
             row.deleted_at = now() if deleted else None
+
+    def _told(self, stored: Stored) -> Stored:
+        """The study as it was kept, once all who listen know of it."""
+        for told in self.heard:
+            told(stored.id, stored.version)
+        return stored
 
     def _remember(self, stored: Stored) -> Stored:
         """Keep what was read or written for the next reading; only once it is committed. What is

@@ -16,6 +16,7 @@ from zirkel.studyfile.read import MOST_BYTES
 from zirkel.web.door import watch_the_door
 from zirkel.web.guard import guard
 from zirkel.web.late import LateOpenAPI
+from zirkel.web.live import connect
 from zirkel.web.problems import Problem, invalid_request, register
 from zirkel.web.routes import ROUTES
 from zirkel.web.work import watch
@@ -67,6 +68,7 @@ def create_app(config: WebConfig) -> Flask:
     guard(app, config.host, config.passcode is not None)
     watch_the_door(app, _door(config, kept))
     watch(app)
+    connect(app)
     app.after_request(_secured)
     if config.front_end is not None:
         _serve_front_end(app, config.front_end)

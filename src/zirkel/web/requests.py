@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Annotated
+
 from pydantic import BaseModel, Field
 
 from zirkel.commands import AnyChange
@@ -143,6 +145,25 @@ class QrQuery(BaseModel):
     """The page to which a QR code leads."""
 
     path: str = Field(default="/", pattern=r"^/[A-Za-z0-9/?=&_.~-]*$", max_length=200)
+
+
+ListenerId = Annotated[str, Field(pattern=r"^[0-9a-f]{8,32}$")]
+"""What a page calls itself while it listens."""
+
+
+class Listening(BaseModel):
+    """Who listens, and in which room."""
+
+    listener: ListenerId
+    room: str = Field(default="", max_length=40)
+
+
+class StickLaid(BaseModel):
+    """What the stick lies on, by the kind of reading; nothing where it is put away."""
+
+    listener: ListenerId
+    kind: str = Field(default="", max_length=20)
+    landmarks: list[Id] = Field(default_factory=list, max_length=4)
 
 
 class PosesPath(BaseModel):

@@ -1,11 +1,13 @@
 // A room of a study: fetches it, shows its head, hands down how a change is made.
 import { Button } from "antd";
-import { Link, useParams } from "react-router";
+import { Link, useParams, useSearchParams } from "react-router";
 import { ApiError } from "../../api/client";
 import type { Bench, Change } from "../../api/types";
 import { StaleDialog } from "../../shared/StaleDialog";
 import { StudyHeader } from "../../shared/StudyHeader";
 import { STAGES, type Stage } from "../../shared/stages";
+import { UnsentBar } from "../../shared/UnsentBar";
+import { LiveContext, useLive } from "../../shared/useLive";
 import { type StudyHandle, useStudy } from "../../shared/useStudy";
 import { useTitle } from "../../shared/useTitle";
 import { Wordmark } from "../../shared/Wordmark";
@@ -21,7 +23,10 @@ type Room = {
 type Props = { stage: Stage; bare?: boolean; children: (room: Room) => React.ReactNode };
 
 export function StudyPage({ stage, bare, children }: Props) {
-  const study = useStudy(Number(useParams().id));
+  const id = Number(useParams().id);
+  const [search] = useSearchParams();
+  const live = useLive(id, search.get("easel") === "yes" ? "easel" : stage);
+  const study = useStudy(id, live.heard);
   const { bench } = study;
   useTitle(bench?.title, STAGES.find((each) => each.key === stage)?.label ?? "Sitting");
   if (!bench) {
@@ -47,13 +52,19 @@ export function StudyPage({ stage, bare, children }: Props) {
     }
   };
   if (bare) {
-    return children({ study, bench, make });
+    return (
+      <LiveContext.Provider value={live}>
+        {children({ study, bench, make })}
+        <UnsentBar study={study} bench={bench} />
+      </LiveContext.Provider>
+    );
   }
   return (
-    <>
+    <LiveContext.Provider value={live}>
       <StudyHeader study={study} bench={bench} stage={stage} />
       <main data-version={bench.version}>{children({ study, bench, make })}</main>
+      <UnsentBar study={study} bench={bench} />
       <StaleDialog study={study} />
-    </>
+    </LiveContext.Provider>
   );
 }

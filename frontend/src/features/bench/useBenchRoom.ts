@@ -15,6 +15,7 @@ import type {
 } from "../../api/types";
 import type { Point } from "../../geometry/scale";
 import { useArtist } from "../../shared/useArtist";
+import { useStickShown } from "../../shared/useStickShown";
 import type { StudyHandle } from "../../shared/useStudy";
 import type { Picking } from "./depth/usePoints";
 import { usePad } from "./pad";
@@ -49,6 +50,11 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
     setMessage((old) => (!old || old.again || begun === (old.failed ?? false) ? old : null));
   }, [begun]);
   const stick = useStick(bench, { held: pad.kind.held as Held, slots: state.slots, put, fill });
+  useStickShown(
+    bench.id,
+    state.kind,
+    state.slots.flatMap((each) => each ?? []),
+  );
   const truth = useQuery({ ...queries.reveal(bench), enabled: revealed });
 
   const make = useCallback(

@@ -8,6 +8,7 @@ from zirkel.web.routes import (
     frame,
     history,
     kits,
+    live,
     practice,
     sitting,
     subject,
@@ -18,4 +19,4 @@ from zirkel.web.routes import (
 
 ROUTES = (wall.routes, subject.routes, frame.routes, bench.routes, draw.routes, check.routes,
           tones.routes, kits.routes, practice.routes, sitting.routes,
-          history.routes, work.routes, door.routes)  # fmt: skip
+          history.routes, work.routes, door.routes, live.routes)  # fmt: skip

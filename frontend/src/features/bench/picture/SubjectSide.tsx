@@ -1,6 +1,7 @@
 // The subject side: the scene, the picture or the rough thumbnail, with the landmarks on it.
 import type { Bench } from "../../../api/types";
 import { polyline } from "../../../geometry/marks";
+import { useOthers } from "../../../shared/useLive";
 import styles from "./BenchPicture.module.css";
 import { StickSign } from "./StickSign";
 import type { Picture } from "./usePicture";
@@ -18,6 +19,7 @@ export function SubjectSide({
   kind: string;
   height: number;
 }) {
+  const others = useOthers();
   const points = chosen.flatMap((id) => picture.byId.get(id)?.seen ?? []);
   const { divide, subject } = picture.layout;
   const shown = bench.subject;
@@ -63,6 +65,25 @@ export function SubjectSide({
           ) : null,
         )}
       </g>
+      {others.sticks.map((each) => {
+        const theirs = each.landmarks.flatMap((id) => picture.byId.get(id)?.seen ?? []);
+        const [first] = theirs;
+        return first ? (
+          <g key={each.listener} className={styles.theirs} data-theirs={each.landmarks.join(" ")}>
+            <StickSign
+              kind={each.kind}
+              points={theirs}
+              top={44}
+              bottom={height}
+              left={0}
+              right={divide}
+            />
+            <text x={first.x + 10} y={first.y - 14}>
+              {others.others.find((one) => one.listener === each.listener)?.name ?? ""}
+            </text>
+          </g>
+        ) : null;
+      })}
       <StickSign kind={kind} points={points} top={44} bottom={height} left={0} right={divide} />
       {picture.drawn.every((each) => !each.seen) && (
         <text x={divide / 2} y={height / 2} textAnchor="middle" className={styles.note}>

@@ -1,0 +1,172 @@
+"""Several devices at one study, in real browsers: a phone as the pad of a bench, who is there, the
+stick in the other's hand; and a minute without an answer."""
+
+import re
+import unittest
+
+from playwright.sync_api import expect
+
+from tests.browser.case import BrowserCase
+
+TITLE = "Wooden mask on a peg"
+WITHIN_A_SECOND = 1000
+SO_FAR = "output[aria-label='The reading so far']"
+
+
+def read(page, value):
+    """Answer what is asked and laid out on the pad, by keys."""
+    page.wait_for_selector("[data-busy=false]")
+    before = page.locator(SO_FAR).inner_text()
+    page.keyboard.type(value)
+    page.wait_for_function(
+        "([so, was]) => document.querySelector(so).innerText !== was", arg=[SO_FAR, before]
+    )
+    page.keyboard.press("Enter")
+
+
+def laid_out(page):
+    """Wait until what is asked lies on the pad."""
+    page.wait_for_function("so => document.querySelector(so).innerText.includes('?')", arg=SO_FAR)
+    page.wait_for_timeout(400)
+
+
+class Together(BrowserCase):
+    own_server = True
+
+    def setUp(self):
+        super().setUp()
+        self.id = self.study_id(TITLE)
+        self.open(f"/studies/{self.id}", "text=Sight next")
+        context = self.browser.new_context(
+            viewport={"width": 390, "height": 844}, has_touch=True, reduced_motion="reduce"
+        )
+        self.addCleanup(context.close)
+        self.phone = context.new_page()
+        self.phone.goto(f"{self.server.address}/studies/{self.id}?easel=yes")
+        self.phone.wait_for_selector("text=Leave the easel")
+
+    def version(self, page=None):
+        return int((page or self.page).locator("[data-version]").get_attribute("data-version"))
+
+    def test_a_reading_by_the_phone_is_on_the_bench_within_a_second(self):
+        before = self.version()
+        laid_out(self.phone)
+        read(self.phone, "1")
+        self.phone.wait_for_selector(f"[data-version='{before + 1}']")
+        self.page.wait_for_selector(f"[data-version='{before + 1}']", timeout=WITHIN_A_SECOND)
+        self.page.get_by_role("button", name="Undo").click()
+        self.phone.wait_for_selector(f"[data-version='{before + 2}']")
+
+    def test_who_is_there_in_which_room_and_gone_again(self):
+        others = self.page.get_by_label(re.compile("^Also here"))
+        expect(others).to_have_attribute("aria-label", re.compile("at the easel"))
+        self.phone.get_by_role("button", name="Leave the easel").click()
+        expect(others).to_have_attribute("aria-label", re.compile("Bench"))
+        self.phone.close()
+        expect(others).to_have_count(0)
+
+    def test_the_stick_in_the_other_s_hand_is_shown(self):
+        laid_out(self.phone)
+        theirs = self.page.locator("[data-theirs]")
+        expect(theirs).to_have_count(1)
+        self.assertEqual(len(theirs.get_attribute("data-theirs").split()), 2)
+        self.phone.close()
+        expect(theirs).to_have_count(0)
+
+    def test_both_at_once_lose_nothing(self):
+        before = self.version()
+        self.take_it()
+        laid_out(self.phone)
+        read(self.phone, "1")
+        read(self.page, "1")
+        for page in (self.page, self.phone):
+            made = page.get_by_role("button", name="Make mine on top")
+            if made.is_visible():
+                made.click()
+        self.page.wait_for_selector(f"[data-version='{before + 2}']")
+        self.phone.wait_for_selector(f"[data-version='{before + 2}']")
+
+
+class AMinuteWithoutAnAnswer(BrowserCase):
+    own_server = True
+
+    def setUp(self):
+        super().setUp()
+        self.id = self.study_id(TITLE)
+        self.open(f"/studies/{self.id}?easel=yes", "text=Leave the easel")
+
+    def readings(self):
+        answer = self.page.request.get(f"{self.server.address}/api/v1/studies/{self.id}")
+        return len(answer.json()["readings"])
+
+    def test_entries_wait_marked_through_a_reload_and_go_in_once(self):
+        had = self.readings()
+        laid_out(self.page)
+        self.server.kill()
+        read(self.page, "1")
+        waits = self.page.locator("[data-unsent=waits]")
+        expect(waits).to_have_count(1)
+        expect(self.page.get_by_label("Not sent yet")).to_contain_text("goes in when it does")
+        self.page.get_by_role("button", name="Another").click()
+        laid_out(self.page)
+        read(self.page, "1")
+        expect(waits).to_have_count(2)
+        self.server.start()
+        expect(waits).to_have_count(0)
+        self.assertEqual(self.readings(), had + 2)
+        self.page.reload()
+        self.page.wait_for_selector("text=Leave the easel")
+        self.assertEqual(self.readings(), had + 2)
+
+    def test_without_a_network_they_wait_in_this_browser_and_each_goes_in_once(self):
+        had = self.readings()
+        laid_out(self.page)
+        self.context.set_offline(True)
+        read(self.page, "1")
+        expect(self.page.locator("[data-unsent=waits]")).to_have_count(1)
+        kept = self.page.evaluate("id => localStorage.getItem(`unsent ${id}`)", self.id)
+        self.assertIn("take_sighting", kept)
+        self.context.set_offline(False)
+        expect(self.page.locator("[data-unsent=waits]")).to_have_count(0)
+        self.assertEqual(self.readings(), had + 1)
+        self.assertIsNone(self.page.evaluate("id => localStorage.getItem(`unsent ${id}`)", self.id))
+
+    def test_an_answer_that_was_lost_makes_no_second_entry(self):
+        had = self.readings()
+        laid_out(self.page)
+        lost = []
+
+        def lose(route):
+            if len(lost) < 4:
+                route.fetch()
+                lost.append(route.request)
+                route.abort()
+            else:
+                route.continue_()
+
+        self.page.route("**/changes", lose)
+        read(self.page, "1")
+        expect(self.page.locator("[data-unsent=waits]")).to_have_count(1)
+        expect(self.page.locator("[data-unsent=waits]")).to_have_count(0)
+        self.assertEqual((len(lost), self.readings()), (4, had + 1))
+
+    def test_what_can_t_be_taken_any_more_is_said_and_left_out_by_the_artist(self):
+        had = self.readings()
+        gone = {"type": "remove_sighting", "id": "s999"}
+        self.page.evaluate(
+            "([id, change]) => localStorage.setItem(`unsent ${id}`, JSON.stringify("
+            "[{token: 'token-of-a-test', at: '2026-11-02T09:00:00Z', change}]))",
+            [self.id, gone],
+        )
+        self.page.reload()
+        refused = self.page.locator("[data-unsent=refused]")
+        expect(refused).to_contain_text("no reading “s999” any more")
+        self.page.reload()
+        expect(refused).to_have_count(1)
+        refused.get_by_role("button", name="Leave it out").click()
+        expect(refused).to_have_count(0)
+        self.assertEqual(self.readings(), had)
+
+
+if __name__ == "__main__":
+    unittest.main()
