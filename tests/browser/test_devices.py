@@ -84,6 +84,13 @@ class InTheNetwork(BrowserCase):
         expect(main.locator("b").filter(has_text=" ").last).not_to_have_text(first)
         expect(main).to_contain_text("can be read by others")
 
+    def test_a_phone_is_made_the_pad_of_a_study_by_its_code(self):
+        study = self.study_id("Wooden mask on a peg")
+        self.open(f"/studies/{study}?side=Set-up", "text=A phone as the pad")
+        self.page.get_by_role("button", name="Show the code to scan").click()
+        self.page.get_by_role("img", name="The code that makes a phone the pad").wait_for()
+        expect(self.page.locator("aside")).to_contain_text(f"/studies/{study}?easel=yes")
+
 
 if __name__ == "__main__":
     unittest.main()

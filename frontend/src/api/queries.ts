@@ -50,6 +50,13 @@ export const queries = {
       queryFn: ({ signal }) => told(client.GET("/api/v1/door", { signal })) as Promise<DoorShown>,
       retry: false,
     }),
+  qr: (path: string) =>
+    queryOptions({
+      queryKey: ["qr", path],
+      queryFn: ({ signal }) =>
+        told(client.GET("/api/v1/door/qr", { params: { query: { path } }, signal })),
+      retry: false,
+    }),
   scenes: () =>
     queryOptions({
       queryKey: ["scenes"],

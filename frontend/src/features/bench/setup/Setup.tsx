@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { Bench, Change } from "../../../api/types";
 import { SheetChooser } from "../../../shared/SheetChooser";
 import { Landmarks } from "./Landmarks";
+import { PhoneAsPad } from "./PhoneAsPad";
 import type { Part } from "./part";
 import styles from "./Setup.module.css";
 import { Shapes } from "./Shapes";
@@ -55,6 +56,7 @@ export function Setup({ bench, onChange, placing, onPlace }: Props) {
         </label>
       </section>
       <Note key={`note ${bench.note}`} bench={bench} make={make} />
+      <PhoneAsPad bench={bench} />
       <Trust bench={bench} make={make} />
       <Landmarks bench={bench} make={make} placing={placing} onPlace={onPlace} />
       <Shapes bench={bench} make={make} />
