@@ -486,6 +486,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The archive of the whole shelf, for download. */
+        get: operations["packShelf"];
+        put?: never;
+        /** Take in what of an archive, sent as the request's body, is not here yet. */
+        post: operations["unpackShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies": {
         parameters: {
             query?: never;
@@ -6005,6 +6023,48 @@ export interface components {
             width_said: string;
         };
         /**
+         * ShelfTaken
+         * @description What of an archive was new, how many parts were here already, and in words what could not be
+         *     taken; everything else was.
+         */
+        ShelfTaken: {
+            /**
+             * Known
+             * @default 0
+             */
+            known?: number;
+            /**
+             * Own
+             * @default 0
+             */
+            own?: number;
+            /**
+             * Pictures
+             * @default 0
+             */
+            pictures?: number;
+            /**
+             * Scenes
+             * @default 0
+             */
+            scenes?: number;
+            /**
+             * Studies
+             * @default 0
+             */
+            studies?: number;
+            /**
+             * Trials
+             * @default 0
+             */
+            trials?: number;
+            /**
+             * Trouble
+             * @default []
+             */
+            trouble?: string[];
+        };
+        /**
          * SittingRoom
          * @description All that the room shows. `same` says whether the place is the same after a break or a move,
          *     once enough is sighted again; `seconds_per_reading` is the artist's own pace, or the usual one
@@ -8943,6 +9003,109 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    packShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    unpackShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfTaken"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {

@@ -192,6 +192,22 @@ class Files(BrowserCase):
         self.page.click("text=Hang it up again >> visible=true")
         self.page.wait_for_selector("h2 >> text=Wooden mask on a peg")
 
+    def test_the_whole_shelf_out_and_in_again(self):
+        self.open("/", "[data-waits]")
+        self.page.click("summary >> text=The whole shelf")
+        with self.page.expect_download() as kept:
+            self.page.get_by_role("button", name="Save the whole shelf").click()
+        self.assertTrue(kept.value.suggested_filename.endswith(".zirkel.zip"))
+        self.page.set_input_files("[aria-label='Shelf']", {
+            "name": "shelf.zip", "mimeType": "application/zip",
+            "buffer": Path(kept.value.path()).read_bytes(),
+        })  # fmt: skip
+        self.page.get_by_role("status").filter(has_text="New: 0 studies, 0 pictures").wait_for()
+        self.page.set_input_files("[aria-label='Shelf']", {
+            "name": "odd.zip", "mimeType": "application/zip", "buffer": b"PK no shelf",
+        })  # fmt: skip
+        self.page.get_by_role("alert").filter(has_text="no archive of a shelf").wait_for()
+
 
 if __name__ == "__main__":
     unittest.main()

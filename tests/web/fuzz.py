@@ -32,7 +32,7 @@ def _ask(case: unittest.TestCase, operation, examples: int) -> None:
     def run(data):
         asked = data.draw(operation.as_strategy())
         answer = asked.call()
-        case.assertLess(answer.status_code, 500, answer.text[:400])
+        case.assertLess(answer.status_code, 500, answer.content[:400])
         if answer.status_code >= 400:
             case.assertIn("problem+json", answer.headers["content-type"][0])
 

@@ -16,6 +16,7 @@ import type {
   Problem,
   ReadOff,
   Series,
+  ShelfTaken,
   StickPose,
   StudyFile,
 } from "./types";
@@ -195,6 +196,13 @@ export const api = {
     told(client.POST("/api/v1/poses", { body })) as Promise<{ name: string }>,
   dropPoses: (name: string) =>
     told(client.DELETE("/api/v1/poses/{name}", { params: { path: { name } } })) as Promise<unknown>,
+  unpackShelf: (file: Blob) =>
+    told(
+      client.POST("/api/v1/shelf", {
+        ...bytes(file),
+        headers: { "Content-Type": "application/zip" },
+      } as never),
+    ) as Promise<ShelfTaken>,
   layStick: (id: number, body: { listener: string; kind: string; landmarks: string[] }) =>
     told(
       client.POST("/api/v1/studies/{study_id}/live", { params: of(id), body }),
@@ -212,6 +220,7 @@ export const api = {
       client.DELETE("/api/v1/running/{number}", { params: { path: { number } } }),
     ) as Promise<unknown>,
   takeAddress: (id: number, what: string) => `/api/v1/studies/${id}/take/${what}`,
+  shelfAddress: "/api/v1/shelf",
   printAddress: (id: number) => `/api/v1/studies/${id}/print.pdf`,
   practiceAddress: (artist: string) => `/api/v1/practice/file?artist=${encodeURIComponent(artist)}`,
   seriesAddress: (name: string) => `/api/v1/series/${encodeURIComponent(name)}/file`,

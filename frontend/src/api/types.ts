@@ -74,6 +74,7 @@ export type OwnEye = Schemas["OwnEye"];
 export type SeriesRoom = Schemas["SeriesRoom"];
 export type DoorShown = Schemas["DoorShown"];
 export type PosesFile = Schemas["PosesFile"];
+export type ShelfTaken = Schemas["ShelfTaken"];
 export type SittingRoom = Schemas["SittingRoom"];
 export type RunningClock = Schemas["RunningClock"];
 export type Series = Schemas["SeriesShown"];

@@ -17,6 +17,7 @@ from pathlib import Path
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
 from zirkel.canons import head_canons
+from zirkel.cli.keeping import KEEPING, add_keeping
 from zirkel.cli.options import add_serve_options
 from zirkel.core.network.what_next import what_next
 from zirkel.core.practice.estimate import read_record
@@ -162,6 +163,7 @@ def parser() -> argparse.ArgumentParser:
             sub.add_argument("--count", type=_count, default=COUNTS[name], help="how many to name")
     practice = each.add_parser("practice", help="What the record of an eye's trials says of it.")
     practice.add_argument("study", metavar="record", help="a practice file, or - for input")
+    add_keeping(each)
     serving = each.add_parser("serve", help="serve the application on this machine")
     add_serve_options(serving)
     return made
@@ -206,6 +208,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
             from zirkel.cli.serve import serve  # noqa: PLC0415  # only serving needs the web
 
             serve(options)
+            return 0
+        if options.command in KEEPING:
+            KEEPING[options.command](options)
             return 0
         if options.command == "practice":
             eyes = read_record(read_practice(_read(options.study)), USUAL)

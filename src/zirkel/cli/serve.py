@@ -11,6 +11,7 @@ import ssl
 import sys
 from datetime import UTC, datetime
 from functools import partial
+from pathlib import Path
 from typing import TYPE_CHECKING
 
 from flask import Flask
@@ -20,6 +21,7 @@ from zirkel.commands.lay_out_demo import lay_out_demo, lay_out_record
 from zirkel.demo import FOLDER as DEMO_FOLDER
 from zirkel.demo.made_up_eye import NAME, made_up_record
 from zirkel.errors import BadInput
+from zirkel.store.backups import Daily, in_use
 from zirkel.store.store import Store
 from zirkel.views.door import address_with, qr_terminal
 from zirkel.web.addresses import is_own_loop, own_addresses
@@ -58,6 +60,14 @@ def serve(options: argparse.Namespace) -> None:
     front_end = pages if (pages / "index.html").is_file() else None
     if front_end is None:
         print(f"No pages in {options.front_end}: serving the API alone.", file=sys.stderr)
+    with in_use(options.data):
+        _serve(options, front_end, passcode, secure)
+
+
+def _serve(
+    options: argparse.Namespace, front_end: Path | None, passcode: str | None, secure: bool
+) -> None:
+    alone = _is_alone(options.host)
     database = options.data / "zirkel.sqlite"
     addresses = (options.host,) if alone else tuple(own_addresses(options.host))
     try:
@@ -74,8 +84,9 @@ def serve(options: argparse.Namespace) -> None:
         app = create_app(config)
     except OSError as error:
         raise BadInput("data", f"{options.data} cannot be used: {error.strerror}") from error
+    store: Store = app.extensions["zirkel_store"]
+    store.heard.append(Daily(database))
     if options.demo:
-        store: Store = app.extensions["zirkel_store"]
         for name in lay_out_demo(store, DEMO_FOLDER):
             print(f"Laid out the study {name.replace('_', ' ')}.", flush=True)
         lay_out_record(store, NAME, partial(made_up_record, datetime.now(UTC)))

@@ -9,6 +9,7 @@ from sqlalchemy import Engine, create_engine, event, inspect
 from sqlalchemy.exc import DatabaseError
 
 from zirkel.errors import BadInput, CannotKeep
+from zirkel.store.backups import BEFORE_MIGRATION, back_up
 
 MIGRATIONS = Path(__file__).parent / "migrations"
 BUSY_MS = 10_000
@@ -105,8 +106,11 @@ def revision(path: Path) -> str | None:
 def migrate(path: Path, to: str = "head") -> None:
     """Bring the schema of a database file up (or back) to a revision; BadInput where a newer Zirkel
     wrote it."""
-    if to == "head" and revision(path) == head():
+    stands = revision(path)
+    if to == "head" and stands == head():
         return
+    if stands is not None:
+        back_up(path, BEFORE_MIGRATION)
     # Only now: loading what migrates takes longer than opening a database that needs none.
     from alembic import command  # noqa: PLC0415
     from alembic.config import Config  # noqa: PLC0415

@@ -7,7 +7,7 @@ import os
 from dataclasses import dataclass
 from pathlib import Path
 
-from sqlalchemy import Engine
+from sqlalchemy import Engine, select
 from sqlalchemy.orm import Session
 
 from zirkel.errors import CannotKeep, NotFound
@@ -57,6 +57,16 @@ class Pictures:
                     PictureRow(id=name, file=path.name, width=width, height=height, added_at=now())
                 )
         return StoredPicture(name, path, width, height)
+
+    def all(self) -> list[StoredPicture]:
+        """Every picture that is here, the oldest first."""
+        with Session(self._engine.execution_options(writes=False)) as session, session.begin():
+            rows = session.scalars(select(PictureRow).order_by(PictureRow.added_at, PictureRow.id))
+            found = [
+                StoredPicture(row.id, self._folder / row.file, row.width, row.height)
+                for row in rows
+            ]
+        return [each for each in found if each.path.is_file()]
 
     def get(self, name: str) -> StoredPicture:
         """One picture; NotFound if it isn't here."""

@@ -27,6 +27,12 @@ class Scenes:
             names = list(session.scalars(select(SceneRow.name).order_by(SceneRow.added_at)))
         return [*shipped_scenes().values(), *(self.get(name) for name in names)]
 
+    def added(self) -> dict[str, bytes]:
+        """The files of the added scenes by name, the oldest first."""
+        with Session(self._engine.execution_options(writes=False)) as session, session.begin():
+            rows = session.scalars(select(SceneRow).order_by(SceneRow.added_at, SceneRow.name))
+            return {row.name: row.file for row in rows}
+
     def get(self, name: str) -> Scene:
         """One scene; NotFound if there is none."""
         found = self.find(name)

@@ -163,6 +163,20 @@ class Store:
             document = joined(row.body, _records(session, row))
             return row.title, {"format": FORMAT, "version": VERSION, **document}
 
+    def shelf(self) -> list[tuple[dict[str, Any], bool]]:
+        """Every study's file just as its rows have it, those last changed last, and whether it was
+        taken down."""
+        with self._session(writes=False) as session, session.begin():
+            rows = session.scalars(select(StudyRow).order_by(StudyRow.changed_at, StudyRow.id))
+            return [
+                (
+                    {"format": FORMAT, "version": VERSION,
+                     **joined(row.body, _records(session, row))},
+                    row.deleted_at is not None,
+                )
+                for row in rows.all()
+            ]  # fmt: skip
+
     def version(self, study_id: int) -> int:
         """The study's newest version; NotFound if there is none."""
         with self._session(writes=False) as session, session.begin():

@@ -57,6 +57,12 @@ def guard(app: Flask, host: str, network: bool) -> None:
 
 def body_as(*kinds: str) -> bytes:
     """The request's body, if it comes as one of these content types."""
+    expect_kind(*kinds)
+    return request.get_data()
+
+
+def expect_kind(*kinds: str) -> None:
+    """Refused unless the request's body comes as one of these content types."""
     kind = request.mimetype
     if not any(kind == each or (each.endswith("/*") and kind.startswith(each[:-1]))
                for each in kinds):  # fmt: skip
@@ -69,7 +75,6 @@ def body_as(*kinds: str) -> bytes:
                 field="file",
             )
         )
-    return request.get_data()
 
 
 def _is_foreign() -> bool:

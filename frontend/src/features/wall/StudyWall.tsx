@@ -10,6 +10,7 @@ import { Card } from "./Card";
 import { FirstVisit } from "./FirstVisit";
 import { ImportTrouble } from "./ImportTrouble";
 import { Broken, Down } from "./OffTheWall";
+import { Shelf } from "./Shelf";
 import styles from "./StudyWall.module.css";
 import { useGrowing } from "./useGrowing";
 import { useWall } from "./useWall";
@@ -159,6 +160,7 @@ export function StudyWall() {
         ))}
       </ul>
       <div ref={end} />
+      <Shelf />
       <Down cards={wall.data?.down ?? []} onHang={(id) => remove.mutate({ id, removed: false })} />
     </main>
   );

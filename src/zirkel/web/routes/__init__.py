@@ -10,6 +10,7 @@ from zirkel.web.routes import (
     kits,
     live,
     practice,
+    shelf,
     sitting,
     subject,
     tones,
@@ -19,4 +20,5 @@ from zirkel.web.routes import (
 
 ROUTES = (wall.routes, subject.routes, frame.routes, bench.routes, draw.routes, check.routes,
           tones.routes, kits.routes, practice.routes, sitting.routes,
-          history.routes, work.routes, door.routes, live.routes)  # fmt: skip
+          history.routes, work.routes, door.routes, live.routes,
+          shelf.routes)  # fmt: skip
