@@ -66,7 +66,9 @@ CORE_MAY_IMPORT = {
     "simulation": {
         *("network", "subject", "sheet", "practice", "study", "sightings", "arrays", "values"),
     },
+    "lesson": {"simulation", "sightings", "arrays"},
     "words": {
+        "lesson",
         "pose",
         "sitting",
         "practice",

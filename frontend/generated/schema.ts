@@ -143,6 +143,92 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/lessons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All lessons, and the scenes that can be given. */
+        get: operations["lessons"];
+        put?: never;
+        /** Give a scene to a class. */
+        post: operations["makeLesson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lessons/{lesson}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A lesson as it is joined. */
+        get: operations["lesson"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lessons/{lesson}/closed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Let nobody join any more, or again. */
+        put: operations["closeLesson"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lessons/{lesson}/pupils": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Join under a name, or go on under it. */
+        post: operations["joinLesson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lessons/{lesson}/wall": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How near each pupil came, and what is common. */
+        get: operations["lessonWall"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/pad": {
         parameters: {
             query?: never;
@@ -1866,6 +1952,14 @@ export interface components {
                     number
                 ];
             };
+        };
+        /**
+         * Closing
+         * @description Whether nobody joins any more.
+         */
+        Closing: {
+            /** Closed */
+            closed: boolean;
         };
         /**
          * CompareTones
@@ -3674,6 +3768,27 @@ export interface components {
             what: string;
         };
         /**
+         * Joined
+         * @description The pupil's own study.
+         */
+        Joined: {
+            /** Study Id */
+            study_id: number;
+        };
+        /**
+         * Joining
+         * @description Under which name; `again` says that it is the same pupil as before.
+         */
+        Joining: {
+            /**
+             * Again
+             * @default false
+             */
+            again?: boolean;
+            /** Name */
+            name: string;
+        };
+        /**
          * Judged
          * @description What a trial showed: in words, and the truth to be laid over it.
          */
@@ -3844,6 +3959,101 @@ export interface components {
              * @enum {string}
              */
             type: "leave_relation";
+        };
+        /**
+         * LessonCard
+         * @description A lesson in the list.
+         */
+        LessonCard: {
+            /** Closed */
+            closed: boolean;
+            /** Id */
+            id: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Pupils */
+            pupils: number;
+            /** Scene */
+            scene: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * LessonLine
+         * @description A shape of the block-in, in shares of the truth's larger side from its middle.
+         */
+        LessonLine: {
+            /** Closed */
+            closed: boolean;
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * LessonList
+         * @description All lessons, the latest first, and the scenes that can be given.
+         */
+        LessonList: {
+            /** Lessons */
+            lessons: components["schemas"]["LessonCard"][];
+            /** Scenes */
+            scenes: components["schemas"]["SceneCard"][];
+        };
+        /**
+         * LessonMade
+         * @description A scene given to a class; without a title, under the scene's own.
+         */
+        LessonMade: {
+            /** Scene */
+            scene: string;
+            /**
+             * Title
+             * @default
+             */
+            title?: string;
+        };
+        /**
+         * LessonShown
+         * @description A lesson as a pupil joins it, and the names that are in it.
+         */
+        LessonShown: {
+            /** Closed */
+            closed: boolean;
+            /** Id */
+            id: string;
+            /** Names */
+            names: string[];
+            scene: components["schemas"]["SceneCard"];
+            /** Title */
+            title: string;
+        };
+        /**
+         * LessonWall
+         * @description The wall of results: the truth, each pupil's block-in, what is common. `median_percent` of
+         *     those who can be compared.
+         */
+        LessonWall: {
+            /** Closed */
+            closed: boolean;
+            /** Common */
+            common: components["schemas"]["Shared"][];
+            /** Id */
+            id: string;
+            /** Median Percent */
+            median_percent: number | null;
+            /** Pupils */
+            pupils: components["schemas"]["PupilShown"][];
+            /** Title */
+            title: string;
+            /** Trouble */
+            trouble: string[];
+            /** Truth */
+            truth: components["schemas"]["LessonLine"][];
         };
         /** LevelSighting */
         LevelSighting: {
@@ -4882,6 +5092,34 @@ export interface components {
                     number
                 ];
             };
+        };
+        /**
+         * PupilShown
+         * @description How far a pupil has come. `near_percent` is how far the landmarks lie from the truth, root
+         *     mean square, in per cent of the height; None until there is something to compare. `apart_mm` is
+         *     what the last check of the drawing found.
+         */
+        PupilShown: {
+            /** Apart Mm */
+            apart_mm: number | null;
+            /** Checks */
+            checks: number;
+            /** Habits */
+            habits: string[];
+            /** Held */
+            held: number;
+            /** Landmarks */
+            landmarks: number;
+            /** Lines */
+            lines: components["schemas"]["LessonLine"][];
+            /** Name */
+            name: string;
+            /** Near Percent */
+            near_percent: number | null;
+            /** Readings */
+            readings: number;
+            /** Study Id */
+            study_id: number;
         };
         /**
          * PutArea
@@ -5969,6 +6207,16 @@ export interface components {
             tip: string;
             /** Top */
             top: string;
+        };
+        /**
+         * Shared
+         * @description What several have in common, and who.
+         */
+        Shared: {
+            /** Names */
+            names: string[];
+            /** Said */
+            said: string;
         };
         /**
          * SheetRoom
@@ -7700,6 +7948,362 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PulledPlaces"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lessons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makeLesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LessonMade"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    closeLesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Closing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    joinLesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Joining"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Joined"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lessonWall: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonWall"];
                 };
             };
             /** @description Not Found */

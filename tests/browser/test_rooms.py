@@ -22,6 +22,7 @@ ROOMS = (
     ("/new", "[data-kits] button"),
     ("/studies/{id}/sitting", "text=How much time is there?"),
     ("/devices", "text=Devices"),
+    ("/lessons", "text=Give it to the class"),
     ("/practice", "text=Every exercise"),
     ("/practice?exercise=place", "h1"),
     ("/practice/series", "[data-series]"),

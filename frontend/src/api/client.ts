@@ -10,6 +10,7 @@ import type {
   DoorShown,
   Judged,
   Kit,
+  LessonShown,
   PictureTaken,
   Posed,
   PosesFile,
@@ -203,6 +204,19 @@ export const api = {
         headers: { "Content-Type": "application/zip" },
       } as never),
     ) as Promise<ShelfTaken>,
+  makeLesson: (body: { scene: string; title: string }) =>
+    told(client.POST("/api/v1/lessons", { body })) as Promise<LessonShown>,
+  joinLesson: (lesson: string, body: { name: string; again: boolean }) =>
+    told(
+      client.POST("/api/v1/lessons/{lesson}/pupils", { params: { path: { lesson } }, body }),
+    ) as Promise<{ study_id: number }>,
+  closeLesson: (lesson: string, closed: boolean) =>
+    told(
+      client.PUT("/api/v1/lessons/{lesson}/closed", {
+        params: { path: { lesson } },
+        body: { closed },
+      }),
+    ) as Promise<LessonShown>,
   layStick: (id: number, body: { listener: string; kind: string; landmarks: string[] }) =>
     told(
       client.POST("/api/v1/studies/{study_id}/live", { params: of(id), body }),

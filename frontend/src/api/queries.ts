@@ -10,6 +10,9 @@ import type {
   DrawnTones,
   HeadsRoom,
   Kits,
+  LessonList,
+  LessonShown,
+  LessonWall,
   OwnEye,
   PadKinds,
   PerspectiveRoom,
@@ -48,6 +51,31 @@ export const queries = {
     queryOptions({
       queryKey: ["door"],
       queryFn: ({ signal }) => told(client.GET("/api/v1/door", { signal })) as Promise<DoorShown>,
+      retry: false,
+    }),
+  lessons: () =>
+    queryOptions({
+      queryKey: ["lessons"],
+      queryFn: ({ signal }) =>
+        told(client.GET("/api/v1/lessons", { signal })) as Promise<LessonList>,
+    }),
+  lesson: (lesson: string) =>
+    queryOptions({
+      queryKey: ["lesson", lesson],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/lessons/{lesson}", { params: { path: { lesson } }, signal }),
+        ) as Promise<LessonShown>,
+      retry: false,
+    }),
+  lessonWall: (lesson: string) =>
+    queryOptions({
+      queryKey: ["lesson wall", lesson],
+      queryFn: ({ signal }) =>
+        told(
+          client.GET("/api/v1/lessons/{lesson}/wall", { params: { path: { lesson } }, signal }),
+        ) as Promise<LessonWall>,
+      refetchInterval: 4000,
       retry: false,
     }),
   qr: (path: string) =>

@@ -8,7 +8,7 @@ from dataclasses import replace
 import numpy as np
 
 from zirkel.core.simulation.artist import Hand, fresh_study
-from zirkel.core.study import Sheet
+from zirkel.core.study import Sheet, Study
 from zirkel.core.subject.picture import box_of
 from zirkel.core.subject.scene import Scene
 from zirkel.core.values.names import slug
@@ -32,10 +32,14 @@ def make_study(store: Store, draft: StudyFile) -> Stored:
 def begin_from_scene(store: Store, name: str, sheet: Sheet | None) -> Stored:
     """Keep a new study of a scene: landmarks, shapes and unit are the scene's, the thumbnail is
     tapped roughly, nothing is read yet."""
-    scene = store.scenes.get(name)
-    paper = sheet or _sheet_for(scene)
+    return store.create(study_of_scene(store.scenes.get(name), sheet))
+
+
+def study_of_scene(scene: Scene, sheet: Sheet | None) -> Study:
+    """A scene's study before its first reading, on a sheet or on the one that suits it."""
     rng = np.random.default_rng(TAPPED)
-    return store.create(fresh_study(scene, scene.station, paper, Hand().tap_error, rng))
+    paper = sheet or _sheet_for(scene)
+    return fresh_study(scene, scene.station, paper, Hand().tap_error, rng)
 
 
 def _sheet_for(scene: Scene) -> Sheet:

@@ -22,6 +22,7 @@ from zirkel.store.cards import Cards
 from zirkel.store.clock import now
 from zirkel.store.database import open_database
 from zirkel.store.devices import Devices
+from zirkel.store.lessons import Lessons
 from zirkel.store.patches import Patch, apply, changed, difference, joined
 from zirkel.store.pictures import Pictures
 from zirkel.store.practice import Practice
@@ -103,6 +104,7 @@ class Store:
         self.practice = Practice(engine)
         self.cards = Cards(engine)
         self.devices = Devices(engine)
+        self.lessons = Lessons(engine)
         self.heard: list[Callable[[int, int], None]] = []
         """Who is told, after it is kept, that a study has come to a version."""
         self._worked: LRUCache[tuple[int, int], Worked] = LRUCache(KEPT_WORKED, _kept_bytes)

@@ -171,3 +171,27 @@ class DeviceRow(Base):
     name: Mapped[str] = mapped_column(String(80))
     added_at: Mapped[datetime]
     seen_at: Mapped[datetime]
+
+
+class LessonRow(Base):
+    """The same scene given to all of a class."""
+
+    __tablename__ = "lesson"
+
+    id: Mapped[str] = mapped_column(String(16), primary_key=True)
+    title: Mapped[str] = mapped_column(String(200))
+    scene: Mapped[str] = mapped_column(String(80))
+    made_at: Mapped[datetime]
+    closed: Mapped[bool] = mapped_column(default=False)
+
+
+class PupilRow(Base):
+    """A pupil's study in a lesson."""
+
+    __tablename__ = "pupil"
+
+    study_id: Mapped[int] = mapped_column(
+        ForeignKey("study.id", ondelete="CASCADE"), primary_key=True
+    )
+    lesson_id: Mapped[str] = mapped_column(ForeignKey("lesson.id", ondelete="CASCADE"), index=True)
+    name: Mapped[str] = mapped_column(String(80))

@@ -166,6 +166,32 @@ class StickLaid(BaseModel):
     landmarks: list[Id] = Field(default_factory=list, max_length=4)
 
 
+class LessonPath(BaseModel):
+    """A lesson in the address."""
+
+    lesson: str = Field(pattern=r"^[0-9a-f]{8}$")
+
+
+class LessonMade(BaseModel):
+    """A scene given to a class; without a title, under the scene's own."""
+
+    scene: Id
+    title: str = Field(default="", max_length=120)
+
+
+class Joining(BaseModel):
+    """Under which name; `again` says that it is the same pupil as before."""
+
+    name: str = Field(min_length=1, max_length=80)
+    again: bool = False
+
+
+class Closing(BaseModel):
+    """Whether nobody joins any more."""
+
+    closed: bool
+
+
 class PosesPath(BaseModel):
     """An own set of poses in the address."""
 

@@ -13,6 +13,7 @@ export default function WallPage() {
       <header className={styles.header}>
         <Wordmark />
         <div className={styles.who}>
+          <Link to="/lessons">Lessons</Link>
           <Link to="/devices">Devices</Link>
           <ArtistChoice />
         </div>

@@ -8,6 +8,7 @@ from zirkel.web.routes import (
     frame,
     history,
     kits,
+    lessons,
     live,
     practice,
     shelf,
@@ -21,4 +22,4 @@ from zirkel.web.routes import (
 ROUTES = (wall.routes, subject.routes, frame.routes, bench.routes, draw.routes, check.routes,
           tones.routes, kits.routes, practice.routes, sitting.routes,
           history.routes, work.routes, door.routes, live.routes,
-          shelf.routes)  # fmt: skip
+          shelf.routes, lessons.routes)  # fmt: skip

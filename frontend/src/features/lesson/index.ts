@@ -1,0 +1,3 @@
+export { JoinRoom } from "./JoinRoom";
+export { LessonsRoom } from "./LessonsRoom";
+export { LessonWall } from "./LessonWall";

@@ -1,0 +1,109 @@
+"""Lessons: the same scene given to all of a class, and whose study is whose."""
+
+from __future__ import annotations
+
+import secrets
+from dataclasses import dataclass
+from datetime import datetime
+
+from sqlalchemy import Engine, func, select
+from sqlalchemy.orm import Session
+
+from zirkel.errors import BadInput, NotFound
+from zirkel.store.clock import now
+from zirkel.store.tables import LessonRow, PupilRow, StudyRow
+
+MOST_LESSONS, MOST_PUPILS = 500, 100
+
+
+@dataclass(frozen=True, slots=True)
+class Lesson:
+    """A lesson: which scene, since when, whether nobody joins it any more."""
+
+    id: str
+    title: str
+    scene: str
+    made_at: datetime
+    closed: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Pupil:
+    """Whose study it is."""
+
+    study_id: int
+    name: str
+
+
+class Lessons:
+    """Lessons and pupils in the database."""
+
+    def __init__(self, engine: Engine) -> None:
+        self._engine = engine
+
+    def _session(self, writes: bool) -> Session:
+        return Session(self._engine.execution_options(writes=writes))
+
+    def all(self) -> list[tuple[Lesson, int]]:
+        """Every lesson with how many pupils joined it, the latest first."""
+        with self._session(writes=False) as session, session.begin():
+            count = func.count(PupilRow.study_id)
+            rows = session.execute(
+                select(LessonRow, count)
+                .join(PupilRow, PupilRow.lesson_id == LessonRow.id, isouter=True)
+                .group_by(LessonRow.id)
+                .order_by(LessonRow.made_at.desc(), LessonRow.id)
+            )
+            return [(_lesson(row), number) for row, number in rows.all()]
+
+    def get(self, lesson: str) -> Lesson:
+        """One lesson; NotFound if there is none."""
+        with self._session(writes=False) as session, session.begin():
+            return _lesson(_row(session, lesson))
+
+    def make(self, title: str, scene: str) -> Lesson:
+        """Give a scene to a class."""
+        with self._session(writes=True) as session, session.begin():
+            held = session.scalar(select(func.count()).select_from(LessonRow)) or 0
+            if held >= MOST_LESSONS:
+                raise BadInput("title", f"{MOST_LESSONS} lessons are kept at most")
+            row = LessonRow(
+                id=secrets.token_hex(4), title=title, scene=scene, made_at=now(), closed=False
+            )
+            session.add(row)
+            return _lesson(row)
+
+    def close(self, lesson: str, closed: bool) -> Lesson:
+        """Let nobody join any more, or again."""
+        with self._session(writes=True) as session, session.begin():
+            row = _row(session, lesson)
+            row.closed = closed
+            return _lesson(row)
+
+    def pupils(self, lesson: str) -> list[Pupil]:
+        """Who joined, by name, but for those whose study was taken down."""
+        with self._session(writes=False) as session, session.begin():
+            rows = session.scalars(
+                select(PupilRow)
+                .join(StudyRow, StudyRow.id == PupilRow.study_id)
+                .where(PupilRow.lesson_id == lesson, StudyRow.deleted_at.is_(None))
+                .order_by(func.lower(PupilRow.name), PupilRow.study_id)
+            )
+            return [Pupil(row.study_id, row.name) for row in rows]
+
+    def join(self, lesson: str, name: str, study_id: int) -> None:
+        """Enter a pupil's study."""
+        with self._session(writes=True) as session, session.begin():
+            _row(session, lesson)
+            session.add(PupilRow(study_id=study_id, lesson_id=lesson, name=name))
+
+
+def _row(session: Session, lesson: str) -> LessonRow:
+    row = session.get(LessonRow, lesson)
+    if row is None:
+        raise NotFound("There is no such lesson here: ask for its link again.")
+    return row
+
+
+def _lesson(row: LessonRow) -> Lesson:
+    return Lesson(row.id, row.title, row.scene, row.made_at, row.closed)

@@ -1,0 +1,205 @@
+"""Lessons: those there are, one as a pupil joins it, and the wall of results for who teaches."""
+
+from __future__ import annotations
+
+from collections import Counter, defaultdict
+from collections.abc import Mapping
+from datetime import datetime
+
+import numpy as np
+from pydantic import BaseModel
+
+from zirkel.core.arrays import Array
+from zirkel.core.lesson import habits, near
+from zirkel.core.subject.scene import Scene, seen_landmarks, truth_in_units
+from zirkel.core.words.lesson import COMMON, say_habit
+from zirkel.errors import ZirkelError
+from zirkel.store.lessons import Lesson, Pupil
+from zirkel.store.store import Store, Stored
+from zirkel.views.station import SceneCard, scene_card
+
+
+class LessonCard(BaseModel):
+    """A lesson in the list."""
+
+    id: str
+    title: str
+    scene: str
+    made_at: datetime
+    closed: bool
+    pupils: int
+
+
+class LessonList(BaseModel):
+    """All lessons, the latest first, and the scenes that can be given."""
+
+    lessons: list[LessonCard]
+    scenes: list[SceneCard]
+
+
+class LessonShown(BaseModel):
+    """A lesson as a pupil joins it, and the names that are in it."""
+
+    id: str
+    title: str
+    closed: bool
+    scene: SceneCard
+    names: list[str]
+
+
+class Joined(BaseModel):
+    """The pupil's own study."""
+
+    study_id: int
+
+
+class LessonLine(BaseModel):
+    """A shape of the block-in, in shares of the truth's larger side from its middle."""
+
+    points: list[tuple[float, float]]
+    closed: bool
+
+
+class PupilShown(BaseModel):
+    """How far a pupil has come. `near_percent` is how far the landmarks lie from the truth, root
+    mean square, in per cent of the height; None until there is something to compare. `apart_mm` is
+    what the last check of the drawing found."""
+
+    name: str
+    study_id: int
+    readings: int
+    landmarks: int
+    held: int
+    near_percent: float | None
+    checks: int
+    apart_mm: float | None
+    habits: list[str]
+    lines: list[LessonLine]
+
+
+class Shared(BaseModel):
+    """What several have in common, and who."""
+
+    said: str
+    names: list[str]
+
+
+class LessonWall(BaseModel):
+    """The wall of results: the truth, each pupil's block-in, what is common. `median_percent` of
+    those who can be compared."""
+
+    id: str
+    title: str
+    closed: bool
+    truth: list[LessonLine]
+    pupils: list[PupilShown]
+    median_percent: float | None
+    common: list[Shared]
+    trouble: list[str]
+
+
+def list_lessons(store: Store) -> LessonList:
+    """All lessons."""
+    titles = {each.name: each.title for each in store.scenes.all()}
+    return LessonList(
+        lessons=[
+            LessonCard(
+                id=each.id, title=each.title, scene=titles.get(each.scene, each.scene),
+                made_at=each.made_at, closed=each.closed, pupils=count,
+            )
+            for each, count in store.lessons.all()
+        ],
+        scenes=[scene_card(each) for each in store.scenes.all()],
+    )  # fmt: skip
+
+
+def lesson_shown(store: Store, lesson_id: str) -> LessonShown:
+    """A lesson as it is joined."""
+    lesson = store.lessons.get(lesson_id)
+    return LessonShown(
+        id=lesson.id, title=lesson.title, closed=lesson.closed,
+        scene=scene_card(store.scenes.get(lesson.scene)),
+        names=[each.name for each in store.lessons.pupils(lesson_id)],
+    )  # fmt: skip
+
+
+def lesson_wall(store: Store, lesson_id: str) -> LessonWall:
+    """How near each came, and what is common."""
+    lesson = store.lessons.get(lesson_id)
+    scene = store.scenes.get(lesson.scene)
+    pupils: list[PupilShown] = []
+    shared: dict[str, list[str]] = defaultdict(list)
+    trouble: list[str] = []
+    for each in store.lessons.pupils(lesson_id):
+        try:
+            stored = store.get(each.study_id)
+        except ZirkelError as error:
+            trouble.append(f"{each.name}: {error}")
+            continue
+        made, own = _pupil(each, stored, scene)
+        pupils.append(made)
+        for habit in own:
+            shared[habit].append(each.name)
+    return _wall(lesson, scene, pupils, shared, trouble)
+
+
+def _wall(
+    lesson: Lesson, scene: Scene, pupils: list[PupilShown], shared: dict[str, list[str]],
+    trouble: list[str],
+) -> LessonWall:  # fmt: skip
+    known = sorted(each.near_percent for each in pupils if each.near_percent is not None)
+    counted = Counter({habit: len(names) for habit, names in shared.items()})
+    truth = truth_in_units(seen_landmarks(scene, scene.station), scene.unit)
+    return LessonWall(
+        id=lesson.id, title=lesson.title, closed=lesson.closed,
+        truth=_lines(scene, truth, truth), pupils=pupils,
+        median_percent=known[len(known) // 2] if known else None,
+        common=[
+            Shared(said=COMMON[habit], names=shared[habit]) for habit, _ in counted.most_common()
+        ],
+        trouble=trouble,
+    )  # fmt: skip
+
+
+def _pupil(pupil: Pupil, stored: Stored, scene: Scene) -> tuple[PupilShown, list[str]]:
+    study, worked = stored.study, stored.worked
+    station = getattr(study.subject, "station", scene.station)
+    truth = truth_in_units(seen_landmarks(scene, station), scene.unit)
+    adjusted = worked.solution.adjusted
+    found = dict(zip(adjusted.network.ids, adjusted.places, strict=True))
+    read = [each for each in study.sightings if not each.struck]
+    comparable = study.unit == scene.unit and bool(read)
+    share = near(found, truth) if comparable else None
+    own = habits(read, truth) if study.unit == scene.unit else ()
+    last = study.checks[-1] if study.checks else None
+    shown = PupilShown(
+        name=pupil.name, study_id=pupil.study_id, readings=len(read),
+        landmarks=len(study.landmarks),
+        held=sum(each != "loose" for each in worked.standing.values()),
+        near_percent=None if share is None else 100.0 * share,
+        checks=len(study.checks), apart_mm=None if last is None else last.apart_mm,
+        habits=[say_habit(each) for each in own],
+        lines=_lines(scene, found, truth) if comparable else [],
+    )  # fmt: skip
+    return shown, [each.habit for each in own]
+
+
+def _lines(
+    scene: Scene, places: Mapping[str, Array], truth: Mapping[str, Array]
+) -> list[LessonLine]:
+    """The scene's shapes with their landmarks at those places."""
+    true = np.array(list(truth.values()))
+    middle = (true.min(axis=0) + true.max(axis=0)) / 2.0
+    size = float(np.ptp(true, axis=0).max()) or 1.0
+    made = []
+    for shape in scene.shapes:
+        if not set(shape.outline) <= places.keys():
+            continue
+        points = [(np.asarray(places[name]) - middle) / size for name in shape.outline]
+        made.append(
+            LessonLine(
+                points=[(round(float(x), 4), round(float(y), 4)) for x, y in points],
+                closed=shape.closed,
+            )
+        )
+    return made

@@ -1,0 +1,60 @@
+"""Lessons: one scene given to a class, joined by a link, and its wall of results."""
+
+from __future__ import annotations
+
+from flask import Response
+
+from zirkel.commands.lessons import join_lesson, make_lesson
+from zirkel.views.lessons import (
+    Joined,
+    LessonList,
+    LessonShown,
+    LessonWall,
+    lesson_shown,
+    lesson_wall,
+    list_lessons,
+)
+from zirkel.web.border import blueprint, store
+from zirkel.web.problems import as_json
+from zirkel.web.requests import Closing, Joining, LessonMade, LessonPath
+
+routes = blueprint("lessons", "One scene for a class")
+
+
+@routes.get("/lessons", responses={"200": LessonList}, operation_id="lessons")
+def get_lessons() -> Response:
+    """All lessons, and the scenes that can be given."""
+    return as_json(list_lessons(store()))
+
+
+@routes.post("/lessons", responses={"201": LessonShown}, operation_id="makeLesson")
+def post_lesson(body: LessonMade) -> Response:
+    """Give a scene to a class."""
+    made = make_lesson(store(), body.title, body.scene)
+    return as_json(lesson_shown(store(), made.id), 201)
+
+
+@routes.get("/lessons/<lesson>", responses={"200": LessonShown}, operation_id="lesson")
+def get_lesson(path: LessonPath) -> Response:
+    """A lesson as it is joined."""
+    return as_json(lesson_shown(store(), path.lesson))
+
+
+@routes.post("/lessons/<lesson>/pupils", responses={"200": Joined}, operation_id="joinLesson")
+def post_pupil(path: LessonPath, body: Joining) -> Response:
+    """Join under a name, or go on under it."""
+    study = join_lesson(store(), path.lesson, body.name, body.again)
+    return as_json(Joined(study_id=study))
+
+
+@routes.put("/lessons/<lesson>/closed", responses={"200": LessonShown}, operation_id="closeLesson")
+def put_closed(path: LessonPath, body: Closing) -> Response:
+    """Let nobody join any more, or again."""
+    store().lessons.close(path.lesson, body.closed)
+    return as_json(lesson_shown(store(), path.lesson))
+
+
+@routes.get("/lessons/<lesson>/wall", responses={"200": LessonWall}, operation_id="lessonWall")
+def get_lesson_wall(path: LessonPath) -> Response:
+    """How near each pupil came, and what is common."""
+    return as_json(lesson_wall(store(), path.lesson))
