@@ -4,7 +4,9 @@ import sys
 
 from bench import (
     browser,
+    campaign,
     checking,
+    classroom,
     command,
     fuzz,
     hands,
@@ -36,7 +38,9 @@ PARTS = {
     "practice": practice.main,
     "sitting": sitting.main,
     "photographs": photographs.main,
+    "campaign": campaign.main,
     "wall": wall.main,
+    "classroom": classroom.main,
     "fuzz": fuzz.main,
 }
 

@@ -165,7 +165,7 @@ class Entering(HandCase):
                     self.page.click("nav >> text=Bench")
                 elif how == "help":
                     self.keys("?")
-                    self.page.wait_for_selector("text=Words and keys")
+                    self.page.wait_for_selector("text=Marks, words and keys")
                     self.keys("Escape")
                 else:
                     self.keys("Shift+E")
@@ -190,7 +190,7 @@ class Entering(HandCase):
         switch.click()
         expect(switch).to_have_attribute("aria-checked", "false")
         self.keys("Escape")
-        self.page.wait_for_selector("text=Words and keys", state="hidden")
+        self.page.wait_for_selector("text=Marks, words and keys", state="hidden")
         self.pair("brow_top", "chin")
         self.assertIn("?", self.readout())
         self.page.wait_for_selector("section >> text=tap, or type its letters")

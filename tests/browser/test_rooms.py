@@ -39,7 +39,39 @@ CUT_OFF = """() => [...document.querySelectorAll("aside, aside *")]
 """Boxes beside the picture that hold more than they show."""
 
 
+SMALLEST_PX = 14
+SMALL_TYPE = """least => {
+  const found = [];
+  const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+  for (let node = walk.nextNode(); node; node = walk.nextNode()) {
+    const said = node.textContent.trim(), box = node.parentElement;
+    // The figures of a fraction are parts of one sign.
+    if (!said || box.closest("script, style, sup, sub, .visually-hidden")) continue;
+    const range = document.createRange();
+    range.selectNodeContents(node);
+    const { width, height } = range.getBoundingClientRect();
+    const style = getComputedStyle(box);
+    if (!width || !height || style.visibility === "hidden") continue;
+    const scale = box.closest("svg") && box.getScreenCTM ? box.getScreenCTM() : null;
+    const size = parseFloat(style.fontSize) * (scale ? Math.hypot(scale.a, scale.b) : 1);
+    if (size < least - 0.05) found.push(`${size.toFixed(1)} px: ${said.slice(0, 40)}`);
+  }
+  return found;
+}"""
+"""Words that are set smaller than that, as they come out on the screen."""
+
+
 class Sizes(SubjectCase):
+    def test_nothing_to_be_read_is_smaller_than_can_be_read(self):
+        number = self.study_id(TITLE)
+        for width, height in ((1280, 800), (390, 844)):
+            self.page.set_viewport_size({"width": width, "height": height})
+            for path, wait in ROOMS:
+                self.open(path.format(id=number), wait)
+                self.page.wait_for_timeout(300)
+                with self.subTest(size=f"{width}x{height}", path=path):
+                    self.assertEqual(self.page.evaluate(SMALL_TYPE, SMALLEST_PX), [])
+
     def test_nothing_runs_off_sideways(self):
         number = self.study_id(TITLE)
         for width, height in ((1280, 800), (1024, 768), (820, 1180), (390, 844)):

@@ -2,6 +2,7 @@
 import { Modal, Switch } from "antd";
 import { useState } from "react";
 import { GLOSSARY } from "./glossary";
+import { Legend } from "./Legend";
 import { letterKeys, setLetterKeys } from "./letterKeys";
 import styles from "./ShortcutHelp.module.css";
 import type { Shortcut } from "./useShortcuts";
@@ -15,7 +16,8 @@ export function ShortcutHelp({ open, onClose, shortcuts }: Props) {
     setLetters(on);
   };
   return (
-    <Modal open={open} onCancel={onClose} footer={null} title="Words and keys" width={640}>
+    <Modal open={open} onCancel={onClose} footer={null} title="Marks, words and keys" width={680}>
+      <Legend />
       <dl className={styles.words}>
         {GLOSSARY.map(([word, meaning]) => (
           <div key={word}>

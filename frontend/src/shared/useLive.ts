@@ -14,8 +14,12 @@ export type Live = {
   sticks: readonly OtherStick[];
 };
 
-/** What this page calls itself, as long as it is open. */
-const LISTENER = newToken();
+/** What this tab calls itself, through reloads too: else it would meet itself for a moment. */
+const LISTENER = (() => {
+  const known = sessionStorage.getItem("listener") ?? newToken();
+  sessionStorage.setItem("listener", known);
+  return known;
+})();
 /** One's own change is answered about when it is told of: its answer comes first, usually. */
 const GRACE_MS = 150;
 const ASKED_MS = 3000;

@@ -203,9 +203,9 @@ class FlatThing(BaseModel):
     one unit."""
 
     height: float = Field(ge=-1e6, le=1e6, allow_inf_nan=False)
-    distance: float = Field(gt=0, le=1e6, allow_inf_nan=False)
-    width: float = Field(gt=0, le=1e6, allow_inf_nan=False)
-    depth: float = Field(gt=0, le=1e6, allow_inf_nan=False)
+    distance: float = Field(ge=1e-6, le=1e6, allow_inf_nan=False)
+    width: float = Field(ge=1e-6, le=1e6, allow_inf_nan=False)
+    depth: float = Field(ge=1e-6, le=1e6, allow_inf_nan=False)
 
 
 class DrawingQuery(BaseModel):

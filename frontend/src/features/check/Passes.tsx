@@ -51,7 +51,9 @@ export function Passes({ bench, room, past, onPast }: Props) {
                 <b>
                   {each.number}. {each.sound ? "It stands" : <Said text={`${each.apart} off`} />}
                 </b>
-                <small>{new Date(each.at).toLocaleDateString()}</small>
+                <small>
+                  {new Date(each.at).toLocaleDateString("en-GB", { dateStyle: "medium" })}
+                </small>
                 <small>
                   {each.moves.length > 0 && `${each.done} of ${each.moves.length} repaired`}
                 </small>

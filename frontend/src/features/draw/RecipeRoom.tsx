@@ -5,11 +5,11 @@ import { useCallback, useState } from "react";
 import { useSearchParams } from "react-router";
 import { queries } from "../../api/queries";
 import type { Bench, Change, RecipeRoom as Room } from "../../api/types";
+import { Sign } from "../../shared/drawn";
 import { Said } from "../../shared/Said";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { useShortcuts } from "../../shared/useShortcuts";
 import { Dictation } from "./Dictation";
-import { HintSign } from "./HintSign";
 import { Loud } from "./Loud";
 import { OwnEye } from "./OwnEye";
 import styles from "./Recipe.module.css";
@@ -181,7 +181,7 @@ function SchoolSide({ room, onChange }: { room: Room; onChange: (change: Change)
           <ul className={styles.hints}>
             {hints.map((each) => (
               <li key={each.text}>
-                <HintSign sign={each.sign} />
+                <Sign sign={each.sign} />
                 <span>{each.text}</span>
               </li>
             ))}

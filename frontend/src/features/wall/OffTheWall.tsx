@@ -37,7 +37,10 @@ export function Down({ cards, onHang }: { cards: DownCard[]; onHang: (id: number
         {cards.map((each) => (
           <li key={each.id}>
             <span>
-              {each.title} <small>{new Date(`${each.at}Z`).toLocaleDateString()}</small>
+              {each.title}{" "}
+              <small>
+                {new Date(`${each.at}Z`).toLocaleDateString("en-GB", { dateStyle: "medium" })}
+              </small>
             </span>
             <Button onClick={() => onHang(each.id)} aria-label={`Hang it up again: ${each.title}`}>
               Hang it up again

@@ -1,6 +1,7 @@
 // Human faults of the hand: off by default, each with its size and what it costs from here.
 import { InputNumber, Switch } from "antd";
 import type { StationRoom } from "../../../api/types";
+import { FaultSign } from "../../../shared/drawn";
 import styles from "./Station.module.css";
 
 type Props = { room: StationRoom; onChange: (faults: Record<string, number>) => void };
@@ -25,6 +26,9 @@ export function Faults({ room, onChange }: Props) {
               }}
             />
             <b>{each.title}</b>
+            <span className={styles.drawn}>
+              <FaultSign fault={each.name} size={each.size} />
+            </span>
             {each.on && (
               <InputNumber
                 aria-label={`${each.title}, how much`}

@@ -1,0 +1,1 @@
+export { FaultSign, Sign } from "./Drawn";
