@@ -43,7 +43,7 @@ from zirkel.store.store import Store
 
 KILLS, WRITERS, REQUESTS, FILES = 200, 4, 20_000, 3_000
 PATIENCE_S = 60.0
-MOST_ROUNDS = 40
+MOST_ROUNDS = 400
 MOST_MORE_MB = 300.0
 TITLE = "Wooden mask on a peg"
 

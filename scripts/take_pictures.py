@@ -96,6 +96,9 @@ def loaded(page: Page) -> None:
 SHOWN = "() => [...document.images].every(each => each.complete && each.naturalWidth > 0)"
 """Whether every picture on the page is there."""
 
+ALONE = """() => !document.querySelector("[aria-label^='Also here']")"""
+"""Whether the page before is known to be gone."""
+
 WIDE, UPRIGHT = (1280, 800), (820, 1180)
 
 PICTURES = (
@@ -140,6 +143,7 @@ def main() -> None:
             if act is not None:
                 act(page)
             page.wait_for_function(SHOWN)
+            page.wait_for_function(ALONE)
             page.wait_for_timeout(500)
             page.screenshot(path=FOLDER / f"{name}.png")
             page.close()

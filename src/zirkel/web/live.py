@@ -23,7 +23,7 @@ MOST_LISTENERS = 64
 MOST_WAITING = 50
 """What may wait for a device that takes nothing; more is dropped, and it is told all anew."""
 
-BEAT_SECONDS = 4.0
+BEAT_SECONDS = 2.0
 """How often a quiet stream shows that it is alive: who has gone is known by then."""
 
 UNAVAILABLE = 503

@@ -92,7 +92,8 @@ export function RecipeRoom({ bench, make }: Props) {
         <RecipeSheet
           bench={bench}
           room={room}
-          at={at}
+          // Beside the school and the papers stands what the recipe comes to, not its first tick.
+          at={view === "Recipe" ? at : count - 1}
           grid={view === "School"}
           perspective={perspective}
         />
