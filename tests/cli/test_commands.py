@@ -115,7 +115,7 @@ class Commands(unittest.TestCase):
             big = Path(folder) / "big.zirkel.json"
             with big.open("wb") as file:
                 file.truncate(30_000_000)
-            for path, words in ((big, "30.0 MB"), (Path(folder) / "none", "cannot be read")):
+            for path, words in ((big, "30.0 MB"), (Path(folder) / "none", "can't be read")):
                 done = zirkel("plan", str(path))
                 self.assertEqual((done.returncode, done.stdout), (2, b""))
                 self.assertIn(words, done.stderr.decode())

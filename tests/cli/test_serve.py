@@ -41,7 +41,7 @@ class Refusals(unittest.TestCase):
     def test_an_address_that_is_not_ours(self):
         done = serve("--host", "203.0.113.7", "--port", "8123")
         self.assertEqual(done.returncode, 2)
-        self.assertIn("203.0.113.7:8123 cannot be used", done.stderr)
+        self.assertIn("203.0.113.7:8123 can't be used", done.stderr)
 
     def test_a_passcode_of_one_s_own_that_is_too_short(self):
         done = serve("--host", "0.0.0.0", "--port", "8123", ZIRKEL_PASSCODE="1234")
@@ -74,7 +74,7 @@ class Refusals(unittest.TestCase):
             self.assertEqual(done.returncode, 2)
             done = serve("--port", "8124", "--data", file.name)
         self.assertEqual(done.returncode, 2)
-        self.assertIn("cannot be used", done.stderr)
+        self.assertIn("can't be used", done.stderr)
 
 
 class Serving(unittest.TestCase):

@@ -51,7 +51,7 @@ class Opening(unittest.TestCase):
 
     def test_a_folder_where_the_file_should_be(self):
         self.path.mkdir()
-        self.refused("cannot be opened")
+        self.refused("can't be opened")
 
     def test_a_file_where_the_folder_should_be(self):
         file = self.path.parent / "file"

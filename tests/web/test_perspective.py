@@ -73,7 +73,7 @@ class Families(SubjectCase):
         told = self.told()
         self.assertEqual(len(told["rounds"][0]["points_mm"]), 8)
         self.assertIn("as high as it is wide", told["rounds"][0]["said"])
-        self.assertIn("Where the sun stands isn’t known yet", told["lights"][0])
+        self.assertIn("Where the sun stands isn't known yet", told["lights"][0])
         self.change(422, type="put_round", round={"id": "r2", "name": "x", "left": "pile",
                                                   "right": "pile", "near": "ridge"})  # fmt: skip
         self.change(type="remove_landmark", id="pile", with_sightings=True)

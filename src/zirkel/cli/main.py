@@ -238,4 +238,4 @@ def _read(path: str) -> bytes:
                 )
             return file.read()
     except OSError as error:
-        raise BadInput("file", f"{path} cannot be read: {error.strerror}") from error
+        raise BadInput("file", f"{path} can't be read: {error.strerror}") from error

@@ -83,7 +83,7 @@ def _serve(
         )
         app = create_app(config)
     except OSError as error:
-        raise BadInput("data", f"{options.data} cannot be used: {error.strerror}") from error
+        raise BadInput("data", f"{options.data} can't be used: {error.strerror}") from error
     store: Store = app.extensions["zirkel_store"]
     store.heard.append(Daily(database))
     if options.demo:
@@ -201,5 +201,5 @@ def _refuse_taken(host: str, port: int) -> None:
         except OSError as error:
             raise BadInput(
                 "port",
-                f"{host}:{port} cannot be used ({error.strerror}): choose another with --port",
+                f"{host}:{port} can't be used ({error.strerror}): choose another with --port",
             ) from error

@@ -105,4 +105,4 @@ class Overlap:
 
     def problem(self) -> str | None:
         """A shape before itself."""
-        return f"“{self.front}” can’t stand before itself" if self.front == self.behind else None
+        return f"“{self.front}” can't stand before itself" if self.front == self.behind else None

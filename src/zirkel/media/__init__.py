@@ -42,6 +42,6 @@ def _read(path: Path) -> MediumData:
     try:
         return read_medium(path.read_bytes())
     except OSError as error:
-        raise BadInput(path.name, f"can’t be read: {error.strerror}") from error
+        raise BadInput(path.name, f"can't be read: {error.strerror}") from error
     except BadInput as error:
         raise BadInput(f"{path.name}: {error.field}", error.problem) from error

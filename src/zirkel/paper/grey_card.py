@@ -34,8 +34,8 @@ def grey_card() -> bytes:
     paper.box(LEFT, TOP, STEP_WIDE, STEPS * STEP_HIGH, LINE, 0.2, (2.0, 2.0))
     paper.wrapped(
         LEFT + STEP_WIDE + 18.0, TOP + 8.0, 80.0,
-        "A printer’s greys are only as good as its ink and paper: white is the paper’s own, black "
-        "the ink’s. Steps between keep their order, which is what counts.", 3.2, colour=PENCIL,
+        "A printer's greys are only as good as its ink and paper: white is the paper's own, black "
+        "the ink's. Steps between keep their order, which is what counts.", 3.2, colour=PENCIL,
     )  # fmt: skip
     paper.proof_bar(LEFT, HEIGHT - 10.0)
     return paper.done()

@@ -146,7 +146,7 @@ def in_use(data: Path, alone: bool = False) -> Iterator[None]:
         data.mkdir(parents=True, exist_ok=True)
         held = (data / "in-use").open("a")
     except OSError as error:
-        raise BadInput("data", f"{data} cannot be used: {error.strerror}") from error
+        raise BadInput("data", f"{data} can't be used: {error.strerror}") from error
     with held as file:
         try:
             fcntl.flock(file, (fcntl.LOCK_EX if alone else fcntl.LOCK_SH) | fcntl.LOCK_NB)

@@ -34,9 +34,9 @@ def open_database(path: Path) -> Engine:
         migrate(path)
     except CannotKeep as error:
         why = str(error).split(",")[0]
-        raise BadInput("data", f"{path} cannot be used: {why}.") from error
+        raise BadInput("data", f"{path} can't be used: {why}.") from error
     except OSError as error:
-        raise BadInput("data", f"{path.parent} cannot be used: {error.strerror}") from error
+        raise BadInput("data", f"{path.parent} can't be used: {error.strerror}") from error
     except DatabaseError as error:
         raise BadInput("data", f"{path} {_damage(path, error)}") from error
     return connect(path)
@@ -45,7 +45,7 @@ def open_database(path: Path) -> Engine:
 def _damage(path: Path, error: DatabaseError) -> str:
     said = str(error.orig)
     if "unable to open" in said:
-        return "cannot be opened: may this account write into its folder?"
+        return "can't be opened: may this account write into its folder?"
     return (
         f"is damaged or no database of Zirkel's ({said}): put a copy from before in its place, or "
         "choose another folder with --data"

@@ -66,7 +66,7 @@ def prove(study: Study, changed: Study | None = None) -> None:
             "it out"
         ) from error  # fmt: skip
     except (ValueError, RecursionError) as error:
-        raise BadInput("study", f"this cannot be written to a study file: {error}") from error
+        raise BadInput("study", f"this can't be written to a study file: {error}") from error
     for each in collections():
         held = len(getattr(study, each.name))
         if each.most is not None and held > each.most:

@@ -108,7 +108,7 @@ def _rows(data: bytes, needed: str) -> list[dict[str | Any, Any]]:
     except UnicodeDecodeError as error:
         raise BadInput("file", f"the table is not UTF-8 text (byte {error.start})") from error
     except csv.Error as error:
-        raise BadInput("file", f"the table cannot be read as CSV: {error}") from error
+        raise BadInput("file", f"the table can't be read as CSV: {error}") from error
 
 
 def _read_row(number: int, row: Mapping[str | Any, Any]) -> Sighting:

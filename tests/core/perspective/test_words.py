@@ -109,8 +109,8 @@ class Said(unittest.TestCase):
 
     def test_lights_steps_and_the_station(self):
         for kind, told, at, behind, said in (
-            ("sun", False, None, False, "isn’t known yet"),
-            ("lamp", False, None, False, "isn’t known yet"),
+            ("sun", False, None, False, "isn't known yet"),
+            ("lamp", False, None, False, "isn't known yet"),
             ("sun", True, None, False, "straight across"),
             ("sun", True, (0.0, 3.0), True, "behind you"),
             ("sun", True, (0.0, -3.0), False, "before you"),
@@ -119,7 +119,7 @@ class Said(unittest.TestCase):
             self.assertIn(said, say_light(Light(kind, at, at, told, behind), WORDS))
         steps = say_repeat(Repeat("Posts", ("a", "foot"), ("b", "foot"), 5), WORDS)
         self.assertIn("until there are 5", " ".join(steps))
-        self.assertIn("isn’t told yet", say_station(None, WORDS)[0])
+        self.assertIn("isn't told yet", say_station(None, WORDS)[0])
         place = EyePlace(8.5, 0.5, "left", "right", 0.0)
         said = say_station(place, WORDS)
         self.assertIn("your eye was 8 1/2 doors away", said[0])

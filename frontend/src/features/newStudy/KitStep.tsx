@@ -33,7 +33,7 @@ export function KitStep({ draft, picked, onDrop, onPick }: Props) {
           </Button>
         </div>
       ) : (
-        <p className={styles.quiet}>Tap a point that can’t be seen, to drop it.</p>
+        <p className={styles.quiet}>Tap a point that can't be seen, to drop it.</p>
       )}
     </div>
   );

@@ -105,12 +105,12 @@ export function PlanPane({ bench, room, groups, onGroups, tell }: Props) {
           Plan to print
         </Button>
         <Button onClick={() => download(api.takeAddress(bench.id, "grey-card"))}>Grey card</Button>
-        <Button onClick={() => setChecked(true)}>Check the drawing’s tones</Button>
+        <Button onClick={() => setChecked(true)}>Check the drawing's tones</Button>
       </div>
       {drawn.error && <p role="alert">{drawn.error.message}</p>}
       {drawn.data && (
         <section data-drawn>
-          <h3>The drawing’s own tones</h3>
+          <h3>The drawing's own tones</h3>
           {drawn.data.missing && <p className={styles.note}>{drawn.data.missing}</p>}
           {drawn.data.next && <p className={styles.large}>{drawn.data.next}</p>}
           {drawn.data.order.map((each) => (

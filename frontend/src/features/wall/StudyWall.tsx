@@ -77,7 +77,7 @@ export function StudyWall() {
           New study
         </Link>
       </div>
-      <FirstVisit />
+      <FirstVisit empty={wall.data !== undefined && studies.length === 0} />
       <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={[]} />
       {load.error instanceof ApiError && (
         <ImportTrouble problem={load.error.problem} onClose={load.reset} />

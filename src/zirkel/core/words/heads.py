@@ -27,7 +27,7 @@ def say_pose(head: SolvedHead) -> tuple[str, ...]:
     said = []
     if fit.mirrored:
         said.append(
-            "Left and right are the wrong way round: left means the picture’s left. It is read the "
+            "Left and right are the wrong way round: left means the picture's left. It is read the "
             "other way round here."
         )
     for value, sd, ways in (

@@ -67,7 +67,7 @@ def say_edge(edge: SeenEdge, words: Words) -> str | None:
     ends = f"{words.of(edge.start)} to {words.of(edge.end)}"
     if edge.sort == "rays":
         return (
-            f"The shadow’s tip {words.of(edge.end)} contradicts the other shadows: the ray over "
+            f"The shadow's tip {words.of(edge.end)} contradicts the other shadows: the ray over "
             f"{words.of(edge.start)} comes at {say_tilt(edge.seen_deg)}, they ask for "
             f"{say_tilt(edge.fitted_deg)}. Sight the tip again."
         )
@@ -134,10 +134,10 @@ def say_light(light: Light, words: Words) -> str:
     if not light.told:
         if light.kind == "sun":
             return (
-                "Where the sun stands isn’t known yet: it takes the eye level (a level family) and "
+                "Where the sun stands isn't known yet: it takes the eye level (a level family) and "
                 "one shadow, or two shadows well apart."
             )
-        return "Where the lamp stands isn’t known yet: it takes two shadows well apart."
+        return "Where the lamp stands isn't known yet: it takes two shadows well apart."
     if light.at is None:
         return "The light falls straight across: all rays stay parallel as you see them."
     if light.behind:
@@ -169,7 +169,7 @@ def say_station(place: EyePlace | None, words: Words) -> tuple[str, ...]:
     """Where the eye was, and what another place would do."""
     if place is None:
         return (
-            "From where it is seen isn’t told yet: it takes two level families that stand square "
+            "From where it is seen isn't told yet: it takes two level families that stand square "
             "to each other in reality and vanish to either side.",
         )
     far = words.count(place.distance)

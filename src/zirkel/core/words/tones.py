@@ -142,10 +142,10 @@ def say_order(plan: TonePlan) -> str:
     """In which order flat tones are laid."""
     if plan.medium.paper - plan.medium.lightest > 1.0:
         return (
-            "From the paper’s own tone both ways: the lights first, then the darks, the darkest "
-            "last, since the paper fills and black can’t be taken back."
+            "From the paper's own tone both ways: the lights first, then the darks, the darkest "
+            "last, since the paper fills and black can't be taken back."
         )
-    return "From light to dark; the darkest last, since the paper fills and it can’t be taken back."
+    return "From light to dark; the darkest last, since the paper fills and it can't be taken back."
 
 
 def say_drawn(drawn: Drawn) -> str:

@@ -5,7 +5,7 @@ import { polyline } from "../../../geometry/marks";
 import styles from "./BenchPicture.module.css";
 import type { Line } from "./usePicture";
 
-/** A shape’s outline; a loose one is drawn without fading. */
+/** A shape's outline; a loose one is drawn without fading. */
 export function Outline({ line }: { line: Line }) {
   const own = useId();
   const look = { className: styles.line, "data-sure": line.sure, "data-tier": line.tier };

@@ -57,7 +57,7 @@ def make_grid(frame: Frame, sheet: Sheet, columns: int) -> Grid:
     ValueError for a number of columns that is not from 2 to 26.
     """
     if not 2 <= columns <= MOST_SQUARES:
-        raise ValueError(f"{columns} columns cannot be lettered: choose 2 to {MOST_SQUARES}")
+        raise ValueError(f"{columns} columns can't be lettered: choose 2 to {MOST_SQUARES}")
     width, height = frame.right - frame.left, frame.bottom - frame.top
     columns += columns % 2
     square_units = width / columns
