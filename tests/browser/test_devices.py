@@ -62,6 +62,24 @@ class Devices(BrowserCase):
         page.reload()
         page.wait_for_selector("[data-waits]")
 
+    def test_a_restart_asks_nobody_who_was_let_in(self):
+        self.page.goto(f"{self.server.address}/door#code={CODE}&to=/")
+        self.page.wait_for_selector("[data-waits]")
+        self.server.kill()
+        os.environ["ZIRKEL_PASSCODE"] = "another passcode"
+        self.addCleanup(os.environ.__setitem__, "ZIRKEL_PASSCODE", CODE)
+        self.server.start()
+        self.page.reload()
+        self.page.wait_for_selector("[data-waits]")
+        stranger = self.browser.new_context()
+        self.addCleanup(stranger.close)
+        page = stranger.new_page()
+        page.goto(f"{self.server.address}/door#code={CODE}&to=/")
+        expect(page.get_by_role("alert")).to_contain_text("This is not the passcode")
+        os.environ["ZIRKEL_PASSCODE"] = CODE
+        self.server.kill()
+        self.server.start()
+
 
 class Here(BrowserCase):
     def test_served_here_alone_it_says_how_to_let_others_in(self):
