@@ -6,6 +6,8 @@ import threading
 import unittest
 from pathlib import Path
 
+from pydantic import BaseModel
+
 from tests.files import BAD_FILES, SMALL, small
 from tests.web.fuzz import ask_everything
 from zirkel.web.app import WebConfig, create_app
@@ -221,6 +223,21 @@ class Problems(ApiCase):
 
 
 class Document(unittest.TestCase):
+    def test_no_two_schemas_go_by_one_name(self):
+        """One of them would be described as the other, and nobody would notice."""
+        named = document()["components"]["schemas"]
+        known = {}
+
+        def gather(model):
+            for each in model.__subclasses__():
+                if each.__module__.startswith("zirkel.") and each.__name__ in named:
+                    known.setdefault(each.__name__, set()).add(each.__module__)
+                gather(each)
+
+        gather(BaseModel)
+        self.assertGreater(len(known), 100)
+        self.assertEqual({name: at for name, at in known.items() if len(at) > 1}, {})
+
     def test_it_describes_every_operation(self):
         found = document()
         operations = {(path, method) for path, entry in found["paths"].items() for method in entry}
