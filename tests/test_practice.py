@@ -31,7 +31,7 @@ class Schools(unittest.TestCase):
         self.assertEqual(len(SCHOOLS), 8)
 
     def test_every_hint_has_a_sign_that_is_drawn(self):
-        drawn = set(re.findall(r"^  (\w+): \"M", words("frontend/src/features/draw/HintSign.tsx"),
+        drawn = set(re.findall(r"^  (\w+): \{$", words("frontend/src/shared/drawn/signs.tsx"),
                                re.M))  # fmt: skip
         for school in SCHOOLS.values():
             for hint in (*school.set_up, *school.checks, *school.mistakes):

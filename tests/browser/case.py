@@ -90,7 +90,7 @@ class Server:
 
     def kill(self) -> None:
         """As a power cut would."""
-        if self.process:
+        if self.process and self.process.poll() is None:
             os.kill(self.process.pid, signal.SIGKILL)
             self.process.wait()
             if self.process.stdout:

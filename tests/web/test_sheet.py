@@ -151,6 +151,7 @@ class TakingAlong(SheetCase):
     def test_readings_out_and_in_again_change_nothing_twice(self):
         table = self.client.get(f"/api/v1/studies/{self.id}/take/readings-table").text
         before = self.get()["readings"]
+        self.assertIn("part", {each["entry"]["kind"] for each in before})
         after = self.change(type="read_table", table=table)
         self.assertEqual(len(after["readings"]), len(before))
         added = "kind,from,to,offset\ndrop,can_rim_l,pot1_r,2 1/4\n"

@@ -40,7 +40,7 @@ def reading_fields() -> list[str]:
             fields += [each for each in columns if each not in fields]
     values = [kind.value_field for kind in KINDS.values() if kind.value_field]
     return [*fields, "along", "towards", "axis", *dict.fromkeys(values), "take", "sigma",
-            "struck", "note"]  # fmt: skip
+            "struck", "note", "taken_at"]  # fmt: skip
 
 
 def marks_csv(study: Study, plan: Plan) -> bytes:
@@ -64,6 +64,10 @@ def readings_csv(study: Study) -> bytes:
     rows = []
     for each in study.sightings:
         record = _flat(sighting_to_file(each))
+        # In a table the time has a column of its own: in `at` some kinds name a landmark.
+        if record.get("at") == each.taken_at:
+            record.pop("at", None)
+        record["taken_at"] = each.taken_at or ""
         rows.append([record.get(name, "") for name in fields])
     return _written(fields, rows)
 
