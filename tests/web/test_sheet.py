@@ -131,6 +131,19 @@ class Drawing(SheetCase):
         self.assertEqual(self.client.get(asked.replace("=400", "=0")).status_code, 422)
 
 
+class FramesOfNothing(SheetCase):
+    def test_a_frame_too_small_to_frame_anything_is_refused(self):
+        for right, bottom in ((5e-324, 1.0), (1.0, 1e-200), (1e-9, 1e-9), (0.0, 1.0), (-1.0, 1.0)):
+            frame = {"left": 0.0, "top": 0.0, "right": right, "bottom": bottom}
+            answer = self.client.post(f"/api/v1/studies/{self.id}/sheet", json={"frame": frame})
+            self.assertEqual(answer.status_code, 422, frame)
+            self.assertIn("must be smaller", answer.json["detail"])
+        for at, size in ((0.0, 1e-5), (1e6, 1e-5), (9e8, 1e-3), (-9e8, 1.0)):
+            small = {"left": at, "top": at, "right": at + size, "bottom": at + size}
+            answer = self.client.post(f"/api/v1/studies/{self.id}/sheet", json={"frame": small})
+            self.assertIn(answer.status_code, (200, 422), answer.text[:300])
+
+
 class TakingAlong(SheetCase):
     def test_everything_can_be_taken(self):
         begins = {"pdf": b"%PDF-", "svg": b"<svg ", "csv": b"", "png": b"\x89PNG"}

@@ -39,6 +39,8 @@ from zirkel.core.subject.station import Station
 DEFAULT_DRAWN_SIGMA_MM = 1.0
 MOST_LANDMARKS, MOST_SIGHTINGS, MOST_SHAPES = 1000, 5000, 500
 MOST_TAGS = 20
+LEAST_EXTENT = 1e-6
+"""Of a frame, in units: what is less frames nothing."""
 LARGEST_MM = 20_000.0
 
 Extra = Mapping[str, object]
@@ -153,7 +155,7 @@ class Frame:
 
     def problem(self) -> str | None:
         """That it has no extent, in words."""
-        if self.left < self.right and self.top < self.bottom:
+        if min(self.right - self.left, self.bottom - self.top) >= LEAST_EXTENT:
             return None
         return "left must be smaller than right, and top smaller than bottom"
 

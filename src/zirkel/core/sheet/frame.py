@@ -123,9 +123,13 @@ def _touches(frame: Frame, places: Mapping[str, Sequence[float]]) -> list[Touch]
 
 
 def _negative(window: BaseGeometry, subject: BaseGeometry) -> list[NegativeShape]:
-    made = []
+    made: list[NegativeShape] = []
+    whole = float(window.area)
+    if whole <= 0.0:
+        # A window far from everything: its own extent is lost beside its distance.
+        return made
     for piece in shapely.get_parts(window.difference(subject)):
-        share = float(piece.area / window.area)
+        share = float(piece.area) / whole
         if isinstance(piece, Polygon) and share >= LEAST_PIECE:
             holes = tuple(_corners(each) for each in piece.interiors)
             at_edge = bool(piece.boundary.intersects(window.boundary))
