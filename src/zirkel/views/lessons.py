@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections import Counter, defaultdict
+from collections import defaultdict
 from collections.abc import Mapping
 from datetime import datetime
 
@@ -148,15 +148,13 @@ def _wall(
     trouble: list[str],
 ) -> LessonWall:  # fmt: skip
     known = sorted(each.near_percent for each in pupils if each.near_percent is not None)
-    counted = Counter({habit: len(names) for habit, names in shared.items()})
+    common = sorted(shared, key=lambda habit: -len(shared[habit]))
     truth = truth_in_units(seen_landmarks(scene, scene.station), scene.unit)
     return LessonWall(
         id=lesson.id, title=lesson.title, closed=lesson.closed,
         truth=_lines(scene, truth, truth), pupils=pupils,
         median_percent=known[len(known) // 2] if known else None,
-        common=[
-            Shared(said=COMMON[habit], names=shared[habit]) for habit, _ in counted.most_common()
-        ],
+        common=[Shared(said=COMMON[habit], names=shared[habit]) for habit in common],
         trouble=trouble,
     )  # fmt: skip
 
