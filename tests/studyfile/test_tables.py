@@ -34,6 +34,23 @@ class Readings(unittest.TestCase):
         self.assertEqual(len(kinds), 9)
         self.assertEqual(read_readings(readings_csv(study)), study.sightings)
 
+    def test_every_kind_keeps_its_time_in_a_column_of_its_own(self):
+        study = RandomNetwork(3, n=14, kinds="stdlpmr").study
+        timed = tuple(
+            replace(each, taken_at=f"2026-11-02T09:{k // 60:02}:{k % 60:02}+00:00")
+            for k, each in enumerate(study.sightings)
+        )
+        table = readings_csv(replace(study, sightings=timed))
+        self.assertEqual(read_readings(table), timed)
+        for row in csv.DictReader(io.StringIO(table.decode())):
+            self.assertRegex(row["taken_at"], r"^2026-11-02T09:")
+            self.assertNotRegex(row["at"], r"^2026")
+
+    def test_a_table_of_before_with_the_time_where_it_stood_is_read_too(self):
+        table = b"kind,from,to,at,units,along\nspan,a,b,2026-11-02T09:00:00+00:00,1,plumb\n"
+        (reading,) = read_readings(table)
+        self.assertEqual(reading.taken_at, "2026-11-02T09:00:00+00:00")
+
     def test_entered_by_hand_in_a_spreadsheet(self):
         table = (
             b"kind,from,to,along,units,degrees\nspan,a,b,level,1 3/8,\ntilt,a,b,,,half past one\n"

@@ -14,6 +14,22 @@ PLACES = {"a": (1.0, 0.5), "b": (3.0, 0.5), "c": (3.0, 1.5), "d": (1.0, 1.5),
 BOX = Shape("box", "Box", ("a", "b", "c", "d"))
 
 
+class OfNothing(unittest.TestCase):
+    def test_a_frame_too_small_to_frame_anything_says_so(self):
+        for right, bottom in ((5e-324, 1.0), (1.0, 1e-300), (0.0, 1.0), (1.0, -1.0), (1e-7, 1.0)):
+            self.assertIn("must be smaller", Frame(0.0, right, 0.0, bottom).problem())
+        self.assertIsNone(Frame(0.0, 1e-5, 0.0, 1e-5).problem())
+
+    @given(st.floats(-1e9, 1e9), st.floats(-1e9, 1e9), st.floats(1e-6, 1e6))
+    def test_any_other_has_its_facts_wherever_it_lies(self, left, top, size):
+        frame = Frame(left, left + size, top, top + size)
+        if frame.problem() is not None:
+            return
+        facts = frame_facts(frame, PLACES, [BOX])
+        self.assertGreaterEqual(facts.subject_share, 0.0)
+        self.assertLessEqual(sum(each.share for each in facts.negative), 1.0 + 1e-6)
+
+
 class Facts(unittest.TestCase):
     def test_a_box_of_two_in_a_frame_of_eight(self):
         facts = frame_facts(FRAME, PLACES, [BOX])
