@@ -109,6 +109,42 @@ class Equations(unittest.TestCase):
             self.assertAlmostEqual(place.y, 1.0, places=6)
 
 
+class AcrossNothing(unittest.TestCase):
+    """A part across two points that stand plumb: no hand reads it, and nothing may hang on it."""
+
+    def test_nothing_comes_loose_by_it(self):
+        places = {"a": (0.0, 0.0), "b": (0.0, 1.0), "c": (1.5, 1.0), "d": (0.02, 0.5)}
+        readings = (
+            Drop(id="s0", start="a", end="b"),
+            Span(id="s1", start="a", end="c", along="level", towards="right", units=1.5),
+            Level(id="s2", start="b", end="c"),
+            Part(id="s3", start="a", end="b", at="d", along="plumb", fraction=0.5),
+        )
+        halved = Part(id="s4", start="a", end="b", at="d", along="level", fraction=0.5)
+        for name in "ac":
+            before = solve(study_of(places, readings)).landmarks[name]
+            after = solve(study_of(places, (*readings, halved))).landmarks[name]
+            self.assertIsNotNone(after.sd_x)
+            self.assertAlmostEqual(after.x, before.x, places=3)
+            self.assertAlmostEqual(after.sd_x, before.sd_x, delta=0.005)
+
+    def test_its_derivative_agrees_with_differences_too(self):
+        near = {"a": (0.2, 0.1), "b": (0.23, 0.12), "c": (0.5, 0.4)}
+        p = np.array([[near[name] for name in "abc"]])
+        for along in ("level", "plumb", "straight"):
+            reading = Part(id="1", start="a", end="b", at="c", along=along, fraction=0.4)
+            columns, e = Part.columns([reading], p), np.array([0.03])
+            made = Part.equation(columns, p, e)
+            for place in np.ndindex(p.shape[1:]):
+                step = np.zeros_like(p)
+                step[0][place] = 1e-6
+                ahead = Part.equation(columns, p + step, e).fitted
+                behind = Part.equation(columns, p - step, e).fitted
+                slope = (ahead - behind) / 2e-6
+                with self.subTest(along=along, place=place):
+                    self.assertAlmostEqual(slope[0], made.by_place[0][place], places=6)
+
+
 def _saying(reading: Sighting, value: float) -> Sighting:
     return with_value(reading, value)
 

@@ -5,6 +5,10 @@ upright, level, or b itself (projection). For fixed q: df/da = q / b.q and df/db
 for q = b: df/da = b / b.b and df/db = (a - 2 f b) / b.b.
 
 The straight form for coming near is (a - f b).q/|q| = 0, with sigma times the length b.q/|q|.
+
+Where the whole is shorter than SHORTEST, as when something is halved across two points that stand
+plumb, no hand parts it to a share of that length: there the equation is the straight form over
+SHORTEST, so that such a reading weighs no more than one of a whole so long.
 """
 
 from __future__ import annotations
@@ -29,7 +33,7 @@ from zirkel.core.sightings.base import (
 )
 
 SHORTEST = 0.1
-"""Least length in units with which a part is weighed while coming near."""
+"""Least length in units with which a part is weighed."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -61,8 +65,15 @@ class Part(Sighting):
         q = np.where(c.free[:, None], b, c.aim)
         whole = away_from_zero(dot(b, q))[:, None]
         f = dot(a, q)[:, None] / whole
-        by_at = q / whole
-        by_end = np.where(c.free[:, None], a - 2.0 * f * b, -f * q) / whole
+        reach = np.where(c.free, SHORTEST**2, SHORTEST)[:, None]
+        short = np.abs(whole) < reach
+        # Over so short a whole the share read stands for the one there is.
+        f0 = c.reading[:, None]
+        over = np.where(short, np.where(dot(b, q)[:, None] < 0.0, -reach, reach), whole)
+        f = np.where(short, f0 + dot(a - f0 * b, q)[:, None] / over, f)
+        share = np.where(short, f0, f)
+        by_at = q / over
+        by_end = np.where(c.free[:, None], a - 2.0 * share * b, -share * q) / over
         return Equation(f[:, 0], stack(-by_at - by_end, by_end, by_at))
 
     @classmethod
