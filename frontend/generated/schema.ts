@@ -6770,6 +6770,11 @@ export interface components {
             put_away: boolean;
             /** Readings */
             readings: number;
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "sight" | "draw" | "check" | "done";
             /** Tags */
             tags: string[];
             /** Title */

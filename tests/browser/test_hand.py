@@ -313,8 +313,10 @@ class TheWall(BrowserCase):
 
     def test_copied_taken_down_and_hung_up_later(self):
         self.open("/", f"text={MASK}")
+        self.page.get_by_label(f"More for {MASK}", exact=True).click()
         self.page.get_by_label(f"Copy: {MASK}").click()
         self.page.wait_for_selector(f"text={MASK}, copy")
+        self.page.get_by_label(f"More for {MASK}, copy").click()
         self.page.get_by_label(f"Take down: {MASK}, copy").click()
         self.page.wait_for_selector("text=Taken down (1)")
         self.page.reload()

@@ -53,6 +53,13 @@ class WithAKit(BrowserCase):
         self.page.get_by_text("Depth", exact=True).click()
         expect(self.page.locator("[data-heads]")).to_contain_text("6 tell at least")
 
+    def test_every_kit_is_drawn(self):
+        self.open("/new", "[data-kits] button")
+        drawn = self.page.locator("[data-kits] li:has(b)")
+        for each in drawn.all():
+            self.assertGreater(each.locator("svg path").count(), 1, each.inner_text())
+        self.assertEqual(drawn.count(), 15)
+
     def test_what_can_t_be_seen_is_dropped_and_the_rest_begun(self):
         self.open("/new", "[data-kits] button")
         self.page.get_by_role("button", name="Box or book").click()
@@ -71,7 +78,10 @@ class WithAKit(BrowserCase):
             self.page.click("text=A kit of this subject")
         self.open("/new", "[data-kits] button")
         self.page.set_input_files("input[aria-label='A kit file']", kept.value.path())
-        expect(self.page.locator("[data-kits]")).to_contain_text("My own")
+        self.page.get_by_role("button", name="Another kit").click()
+        own = self.page.locator("[data-kits] button", has_text="Boathouse across the water")
+        self.assertGreater(own.locator("path").count(), 21)
+        own.click()
         self.page.get_by_role("button", name="Begin as it is").click()
         expect(self.page.locator("[data-landmark]")).to_have_count(21)
 

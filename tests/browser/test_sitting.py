@@ -187,6 +187,7 @@ class Sitting(BrowserCase):
         self.open("/", "[data-waits]")
         cards = self.page.locator("main ul > li")
         hung = cards.count()
+        self.page.get_by_label("More for Boathouse across the water").click()
         self.page.get_by_role("button", name="Tags: Boathouse").click()
         self.page.get_by_label("Tags of Boathouse").fill("outdoors, evening class")
         self.page.keyboard.press("Enter")

@@ -164,6 +164,7 @@ class Files(BrowserCase):
     def test_out_and_in_again(self):
         self.open("/", "text=Wooden mask on a peg")
         with self.page.expect_download() as saved:
+            self.page.click("[aria-label='More for Wooden mask on a peg']")
             self.page.click("[aria-label='Save as file: Wooden mask on a peg']")
         path = saved.value.path()
         self.assertEqual(json.loads(Path(path).read_text())["title"], "Wooden mask on a peg")
@@ -188,6 +189,7 @@ class Files(BrowserCase):
 
     def test_taken_down_and_hung_up_again(self):
         self.open("/", "text=Wooden mask on a peg")
+        self.page.click("[aria-label='More for Wooden mask on a peg'] >> nth=0")
         self.page.click("[aria-label='Take down: Wooden mask on a peg'] >> nth=0")
         self.page.click("text=Hang it up again >> visible=true")
         self.page.wait_for_selector("h2 >> text=Wooden mask on a peg")

@@ -9,13 +9,13 @@ from time import monotonic
 from pydantic import BaseModel, ValidationError
 
 from zirkel import __version__
-from zirkel.core.words.wall import ORDER, waits_for
+from zirkel.core.words.wall import ORDER, Stage, stage_of, waits_for
 from zirkel.core.worked import Worked
 from zirkel.errors import NotFound
 from zirkel.store.cards import Listed
 from zirkel.store.store import Broken, Store, Stored
 
-MADE_BY = f"{__version__} 1"
+MADE_BY = f"{__version__} 2"
 """Which Zirkel works cards out so: another figure here, and all are made anew."""
 
 AT_ONCE = 1.0
@@ -52,6 +52,8 @@ class StudyCard(BaseModel):
     waits: str
     """What it waits for, in words, and how early that comes in the order of work."""
     waits_order: int
+    stage: Stage
+    """Where on its way it is."""
     lines: list[CardLine]
     tags: list[str]
     put_away: bool
@@ -138,7 +140,7 @@ def _pending(listed: Listed) -> StudyCard:
     return StudyCard(
         id=listed.id, title=listed.title, method="", demo=listed.demo,
         changed_at=listed.changed_at, width_mm=210.0, height_mm=297.0, landmarks=0, held=None,
-        readings=0, doubts=0, waits="", waits_order=len(ORDER), lines=[], tags=[],
+        readings=0, doubts=0, waits="", waits_order=len(ORDER), stage="sight", lines=[], tags=[],
         put_away=False, version=listed.version, pending=True,
     )  # fmt: skip
 
@@ -163,6 +165,7 @@ def _made(stored: Stored, solved: bool) -> StudyCard:
         doubts=doubts,
         waits=said,
         waits_order=ORDER.index(what),
+        stage=stage_of(study, doubts, loose),
         lines=_lines(worked) if solved else [],
         tags=list(study.tags),
         put_away=study.put_away,

@@ -13,7 +13,7 @@ from zirkel.core.sitting.plan import large_shapes_sd
 from zirkel.core.sitting.story import story
 from zirkel.core.words.base import words_of
 from zirkel.core.words.sitting import LOOK_FIRST, say_entry, say_look_again, say_spent
-from zirkel.core.words.wall import ORDER, waits_for
+from zirkel.core.words.wall import ORDER, stage_of, waits_for
 from zirkel.core.worked import Worked
 from zirkel.paper.log_pages import PAPER
 from zirkel.studyfile.read import read_study
@@ -152,6 +152,20 @@ class Waits(unittest.TestCase):
         ):  # fmt: skip
             self.assertEqual(waits_for(case, doubts, loose), (what, said))
             self.assertIn(what, ORDER)
+
+    def test_each_has_come_so_far_on_its_way(self):
+        study, drawn = self.study, {self.study.landmarks[0].id: (10.0, 10.0)}
+        for case, doubts, loose, stage in (
+            (study, 2, 0, "sight"),
+            (study, 0, 3, "sight"),
+            (replace(study, sightings=()), 0, 0, "sight"),
+            (study, 0, 0, "draw"),
+            (study, None, None, "draw"),
+            (replace(study, drawn=drawn), 1, 1, "check"),
+            (replace(study, checks=(check("c", at()),)), 0, 0, "check"),
+            (replace(study, checks=(check("c", at(), sound=True),)), 3, 0, "done"),
+        ):
+            self.assertEqual(stage_of(case, doubts, loose), stage)
 
 
 if __name__ == "__main__":

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Navigate } from "react-router";
 import { ApiError, api } from "../../api/client";
 import { queries } from "../../api/queries";
+import { Sign } from "../../shared/drawn";
 import styles from "./Door.module.css";
 
 export function DevicesRoom() {
@@ -33,6 +34,7 @@ export function DevicesRoom() {
     return (
       <main className={styles.devices}>
         <h1>Devices</h1>
+        <Together />
         <p>
           Zirkel is served on this machine alone. To use a tablet at the easel, or a phone as the
           pad, stop it and start it for your own network:
@@ -48,6 +50,7 @@ export function DevicesRoom() {
   return (
     <main className={styles.devices}>
       <h1>Devices</h1>
+      {door.devices.length === 0 && <Together />}
       {trouble && (
         <p role="alert" className={styles.bad}>
           {trouble}
@@ -126,6 +129,32 @@ export function DevicesRoom() {
         )}
       </section>
     </main>
+  );
+}
+
+/** Which device serves for what. */
+function Together() {
+  return (
+    <ul className={styles.together}>
+      <li>
+        <Sign sign="machine" />
+        <span>
+          <b>This machine</b> keeps the studies and does the arithmetic.
+        </span>
+      </li>
+      <li>
+        <Sign sign="tablet" />
+        <span>
+          <b>A tablet at the easel</b> shows the bench where you draw.
+        </span>
+      </li>
+      <li>
+        <Sign sign="phone" />
+        <span>
+          <b>A phone in the hand</b> is the pad: a reading taken there is on the bench at once.
+        </span>
+      </li>
+    </ul>
   );
 }
 

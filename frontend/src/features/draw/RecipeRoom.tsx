@@ -84,39 +84,39 @@ export function RecipeRoom({ bench, make }: Props) {
   if (loud) {
     return <Loud bench={bench} room={room} at={at} onGo={go} onLeave={() => put(at, false)} />;
   }
+  const tabs = (
+    <Segmented
+      block
+      options={[...VIEWS]}
+      value={view}
+      onChange={(value) => setSearch({ view: value, at: String(at) }, { replace: true })}
+    />
+  );
+  if (view === "Strokes") {
+    return (
+      <div className={styles.room}>
+        <StrokesBoard bench={bench} tabs={tabs} />
+        <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={SHORTCUTS} />
+      </div>
+    );
+  }
   return (
     <div className={styles.room}>
-      {view === "Strokes" ? (
-        <StrokesBoard bench={bench} />
-      ) : (
-        <RecipeSheet
-          bench={bench}
-          room={room}
-          // Beside the school and the papers stands what the recipe comes to, not its first tick.
-          at={view === "Recipe" ? at : count - 1}
-          grid={view === "School"}
-          perspective={perspective}
-        />
-      )}
+      <RecipeSheet
+        bench={bench}
+        room={room}
+        // Beside the school and the papers stands what the recipe comes to, not its first tick.
+        at={view === "Recipe" ? at : count - 1}
+        grid={view === "School"}
+        perspective={perspective}
+      />
       <aside className={styles.side}>
-        <Segmented
-          block
-          options={[...VIEWS]}
-          value={view}
-          onChange={(value) => setSearch({ view: value, at: String(at) }, { replace: true })}
-        />
+        {tabs}
         {view === "Recipe" && (
           <Dictation room={room} at={at} onGo={go} onEasel={() => put(at, true)} />
         )}
         {view === "School" && (
           <SchoolSide room={room} onChange={async (change) => setTrouble(await make(change))} />
-        )}
-        {view === "Strokes" && (
-          <p className={styles.note}>
-            Trace an edge of the subject with the pointer, or click along it. The fewest straight
-            strokes that stay within the tolerance are drawn over it. Nothing of it goes on the
-            sheet: you draw the strokes.
-          </p>
         )}
         {view === "Take along" && <TakeAlong bench={bench} make={make} />}
         {trouble && (

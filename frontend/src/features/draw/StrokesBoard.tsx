@@ -1,4 +1,4 @@
-// A curve of the subject, traced with the pointer, as the fewest straight strokes.
+// A curve of the subject, traced with the pointer, as the fewest straight strokes; beside it, in words.
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { ApiError } from "../../api/client";
@@ -10,12 +10,18 @@ import { useLatest } from "../../shared/useLatest";
 import { useSize } from "../../shared/useSize";
 import styles from "./Recipe.module.css";
 import marks from "./RecipeSheet.module.css";
-import { StrokeBar } from "./StrokeBar";
+import { StrokesSide } from "./StrokesSide";
 import { useTracing } from "./useTracing";
 
 const LEAST_STEP = 2;
 
-export function StrokesBoard({ bench }: { bench: Bench }) {
+type Props = {
+  bench: Bench;
+  /** What stands above the side, as in the other views of the room. */
+  tabs: React.ReactNode;
+};
+
+export function StrokesBoard({ bench, tabs }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(box);
   const [curve, setCurve] = useState<Point[]>([]);
@@ -31,7 +37,7 @@ export function StrokesBoard({ bench }: { bench: Bench }) {
     : around(seen);
   const scale = fitted(
     { width: area.w, height: area.h },
-    { left: 10, top: 10, width: Math.max(50, width - 20), height: Math.max(50, height - 90) },
+    { left: 10, top: 10, width: Math.max(50, width - 20), height: Math.max(50, height - 20) },
   );
   const toScreen = (p: Point) => scale.toScreen({ x: p.x - area.x, y: p.y - area.y });
   const toMm = (p: Point) => {
@@ -62,65 +68,70 @@ export function StrokesBoard({ bench }: { bench: Bench }) {
   const found = curve.length > 1 ? (strokes.data?.strokes ?? []) : [];
   const corner = toScreen({ x: shown.left_mm, y: shown.top_mm });
   return (
-    <div className={`on-paper ${styles.sheet}`} ref={box}>
-      {width > 0 && (
-        <svg
-          width={width}
-          height={height}
-          role="application"
-          // biome-ignore lint/a11y/noNoninteractiveTabindex: traced with the arrow keys
-          tabIndex={0}
-          aria-label="The subject: trace an edge with the pointer; with keys, arrows move and Enter sets a point"
-          className={styles.tracing}
-          data-strokes={found.length}
-          {...handlers}
-        >
-          {shown.image && (
-            <image
-              href={shown.image}
-              x={corner.x}
-              y={corner.y}
-              width={shown.width_mm * scale.perMm}
-              height={shown.height_mm * scale.perMm}
-              preserveAspectRatio="none"
-            />
-          )}
-          {!shown.image &&
-            seen.map((p) => {
-              const q = toScreen(p);
+    <>
+      <div className={`on-paper ${styles.sheet}`} ref={box}>
+        {width > 0 && (
+          <svg
+            width={width}
+            height={height}
+            role="application"
+            // biome-ignore lint/a11y/noNoninteractiveTabindex: traced with the arrow keys
+            tabIndex={0}
+            aria-label="The subject: trace an edge with the pointer; with keys, arrows move and Enter sets a point"
+            className={styles.tracing}
+            data-strokes={found.length}
+            {...handlers}
+          >
+            {shown.image && (
+              <image
+                href={shown.image}
+                x={corner.x}
+                y={corner.y}
+                width={shown.width_mm * scale.perMm}
+                height={shown.height_mm * scale.perMm}
+                preserveAspectRatio="none"
+              />
+            )}
+            {!shown.image &&
+              seen.map((p) => {
+                const q = toScreen(p);
+                return (
+                  <circle key={`${p.x} ${p.y}`} cx={q.x} cy={q.y} r="3" className={styles.dot} />
+                );
+              })}
+            <path d={polyline(curve.map(toScreen), false)} className={styles.curve} />
+            {found.map((each) => {
+              const [a, b] = [each.start, each.end].map(([x, y]) => toScreen({ x, y })) as [
+                Point,
+                Point,
+              ];
               return (
-                <circle key={`${p.x} ${p.y}`} cx={q.x} cy={q.y} r="3" className={styles.dot} />
+                <g key={`${each.start} ${each.end}`}>
+                  <path d={`M${a.x} ${a.y}L${b.x} ${b.y}`} className={styles.stroke} />
+                  <circle cx={b.x} cy={b.y} r="3.5" className={styles.dot} />
+                </g>
               );
             })}
-          <path d={polyline(curve.map(toScreen), false)} className={styles.curve} />
-          {found.map((each) => {
-            const [a, b] = [each.start, each.end].map(([x, y]) => toScreen({ x, y })) as [
-              Point,
-              Point,
-            ];
-            return (
-              <g key={`${each.start} ${each.end}`}>
-                <path d={`M${a.x} ${a.y}L${b.x} ${b.y}`} className={styles.stroke} />
-                <circle cx={b.x} cy={b.y} r="3.5" className={styles.dot} />
-              </g>
-            );
-          })}
-          {cursor && (
-            <path
-              d={`M${cursor.x - 8} ${cursor.y}h16M${cursor.x} ${cursor.y - 8}v16`}
-              className={marks.markNow}
-            />
-          )}
-        </svg>
-      )}
-      <StrokeBar
-        tolerance={tolerance}
-        onTolerance={setTolerance}
-        said={found.map((each) => each.said)}
-        error={strokes.error instanceof ApiError ? strokes.error.sentence : null}
-        onClear={curve.length ? () => setCurve([]) : null}
-      />
-    </div>
+            {cursor && (
+              <path
+                d={`M${cursor.x - 8} ${cursor.y}h16M${cursor.x} ${cursor.y - 8}v16`}
+                className={marks.markNow}
+              />
+            )}
+          </svg>
+        )}
+      </div>
+      <aside className={styles.side}>
+        {tabs}
+        <StrokesSide
+          tolerance={tolerance}
+          onTolerance={setTolerance}
+          said={found.map((each) => each.said)}
+          error={strokes.error instanceof ApiError ? strokes.error.sentence : null}
+          onClear={curve.length ? () => setCurve([]) : null}
+        />
+      </aside>
+    </>
   );
 }
 

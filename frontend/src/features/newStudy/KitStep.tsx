@@ -8,9 +8,11 @@ type Props = {
   picked: string | null;
   onDrop: (id: string) => void;
   onPick: (id: string | null) => void;
+  /** Back to the table of kits. */
+  onAnother: () => void;
 };
 
-export function KitStep({ draft, picked, onDrop, onPick }: Props) {
+export function KitStep({ draft, picked, onDrop, onPick, onAnother }: Props) {
   const named = draft.landmarks.find((each) => each.id === picked);
   const pulled = Object.keys(draft.pulled).length;
   return (
@@ -35,6 +37,7 @@ export function KitStep({ draft, picked, onDrop, onPick }: Props) {
       ) : (
         <p className={styles.quiet}>Tap a point that can't be seen, to drop it.</p>
       )}
+      {pulled === 0 && <Button onClick={onAnother}>Another kit</Button>}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 // Setting up a study: name and sheet, landmarks, shapes, unit. One thing asked at a time.
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { Button, Input, Segmented } from "antd";
+import { Button, Input } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { ApiError, api } from "../../api/client";
@@ -8,10 +8,13 @@ import type { Point } from "../../geometry/scale";
 import { PictureUpload } from "../../shared/PictureUpload";
 import { SheetChooser } from "../../shared/SheetChooser";
 import { Board } from "./Board";
-import { KitChoice } from "./KitChoice";
 import { KitStep } from "./KitStep";
+import { KitTable } from "./KitTable";
+import { LandmarkStep } from "./LandmarkStep";
 import styles from "./NewStudy.module.css";
-import { type Draft, freeId, fromKit, toFile, useDraft, without } from "./useDraft";
+import { ShapeStep } from "./ShapeStep";
+import { UnitStep } from "./UnitStep";
+import { fromKit, rounded, toFile, useDraft, without } from "./useDraft";
 
 const STEPS = ["Name and sheet", "Landmarks", "Shapes", "Unit"] as const;
 
@@ -22,7 +25,6 @@ const HINTS = [
   "Tap the two ends of the length you will count in.",
 ];
 
-type Tier = 1 | 2 | 3;
 /** Points that are pulled to place the whole; each further one moves by itself. */
 const MOST_PULLED = 3;
 
@@ -46,7 +48,7 @@ export function NewStudy() {
   });
 
   const drag = async (id: string, at: Point) => {
-    const to: [number, number] = [round(at.x), round(at.y)];
+    const to: [number, number] = [rounded(at.x), rounded(at.y)];
     const pulled = { ...draft.pulled, [id]: to };
     const kit = draft.kit;
     const alone = !kit || Object.keys(pulled).length > MOST_PULLED;
@@ -76,23 +78,35 @@ export function NewStudy() {
     : step === 3
       ? [draft.unit.from ?? "", draft.unit.to ?? ""]
       : joining;
+  // Before anything is set, the sheet is a table of kits to begin with.
+  const tables = step === 0 && draft.landmarks.length === 0 && draft.picture === null;
   return (
     <main className={styles.page}>
-      <Board
-        draft={draft}
-        chosen={chosen}
-        pending={pending}
-        joining={joining}
-        hint={draft.kit && step <= 1 ? "" : (HINTS[step] ?? "")}
-        onPlace={(at) => {
-          if (step <= 1 && !draft.kit) {
-            setStep(1);
-            setPending(at);
-          }
-        }}
-        onLandmark={tapLandmark}
-        onDrag={draft.kit ? drag : null}
-      />
+      {tables ? (
+        <KitTable
+          onChoose={(kit) => {
+            set(fromKit(kit, draft));
+            setPicked(null);
+          }}
+          onBlank={() => setStep(1)}
+        />
+      ) : (
+        <Board
+          draft={draft}
+          chosen={chosen}
+          pending={pending}
+          joining={joining}
+          hint={draft.kit && step <= 1 ? "" : (HINTS[step] ?? "")}
+          onPlace={(at) => {
+            if (step <= 1 && !draft.kit) {
+              setStep(1);
+              setPending(at);
+            }
+          }}
+          onLandmark={tapLandmark}
+          onDrag={draft.kit ? drag : null}
+        />
+      )}
       <aside className={styles.side}>
         <ol className={styles.steps}>
           {STEPS.map((each, i) => (
@@ -117,6 +131,11 @@ export function NewStudy() {
                 set(without(draft, id));
                 setPicked(null);
               }}
+              onAnother={() => {
+                set({ kit: null, landmarks: [], shapes: [], pulled: {} });
+                setPicked(null);
+                setStep(0);
+              }}
             />
           )}
           {step === 0 && (
@@ -133,13 +152,6 @@ export function NewStudy() {
                   onPressEnter={() => setStep(1)}
                 />
               </label>
-              <KitChoice
-                chosen={draft.kit?.name ?? null}
-                onChoose={(kit) => {
-                  set(kit ? fromKit(kit, draft) : { kit: null, landmarks: [], shapes: [] });
-                  setPicked(null);
-                }}
-              />
               <p className={styles.field}>On which sheet?</p>
               <SheetChooser value={draft.sheet} onChange={(sheet) => set({ sheet })} />
               <p className={styles.field}>Have you a picture of it?</p>
@@ -193,230 +205,4 @@ export function NewStudy() {
       </aside>
     </main>
   );
-}
-
-type StepProps = { draft: Draft; set: (part: Partial<Draft>) => void };
-
-function LandmarkStep({
-  draft,
-  set,
-  pending,
-  setPending,
-}: StepProps & { pending: Point | null; setPending: (p: Point | null) => void }) {
-  const [name, setName] = useState("");
-  const [tier, setTier] = useState<Tier>(1);
-  const add = () => {
-    if (pending && name.trim()) {
-      const id = freeId(
-        name,
-        draft.landmarks.map((each) => each.id),
-      );
-      const rough: [number, number] = [round(pending.x), round(pending.y)];
-      set({ landmarks: [...draft.landmarks, { id, name: name.trim(), tier, rough }] });
-      setName("");
-      setPending(null);
-    }
-  };
-  const remove = (id: string) => set(without(draft, id));
-  return (
-    <>
-      {pending ? (
-        <>
-          <label className={styles.field}>
-            What is it called?
-            <Input
-              autoFocus
-              key={`${pending.x} ${pending.y}`}
-              size="large"
-              value={name}
-              maxLength={200}
-              placeholder="Can, top of rim"
-              onChange={(event) => setName(event.target.value)}
-              onPressEnter={add}
-            />
-          </label>
-          <Segmented
-            block
-            value={tier}
-            onChange={setTier}
-            options={[
-              { label: "Large shape", value: 1 as Tier },
-              { label: "Middle", value: 2 as Tier },
-              { label: "Detail", value: 3 as Tier },
-            ]}
-          />
-          <Button onClick={add} disabled={!name.trim()}>
-            Add this landmark
-          </Button>
-        </>
-      ) : (
-        <p className={styles.quiet}>
-          Choose points that you can find again: corners, tips, where a rim ends. Large shapes
-          first; more can be added at any time.
-        </p>
-      )}
-      <ul className={styles.list}>
-        {[...draft.landmarks].reverse().map((each) => (
-          <li key={each.id}>
-            {each.name}
-            <Button
-              size="middle"
-              type="text"
-              onClick={() => remove(each.id)}
-              aria-label={`Remove ${each.name}`}
-            >
-              Remove
-            </Button>
-          </li>
-        ))}
-      </ul>
-    </>
-  );
-}
-
-function ShapeStep({
-  draft,
-  set,
-  joining,
-  setJoining,
-}: StepProps & { joining: string[]; setJoining: (ids: string[]) => void }) {
-  const [name, setName] = useState("");
-  const named = new Map(draft.landmarks.map((each) => [each.id, each.name]));
-  const finish = (closed: boolean) => {
-    const said = name.trim() || `Shape ${draft.shapes.length + 1}`;
-    const id = freeId(
-      said,
-      draft.shapes.map((each) => each.id),
-    );
-    set({ shapes: [...draft.shapes, { id, name: said, outline: joining, closed }] });
-    setName("");
-    setJoining([]);
-  };
-  return (
-    <>
-      <label className={styles.field}>
-        Name of the shape
-        <Input
-          value={name}
-          size="large"
-          placeholder="Watering can"
-          maxLength={200}
-          onChange={(e) => setName(e.target.value)}
-        />
-      </label>
-      <p className={styles.quiet}>
-        {joining.length
-          ? joining.map((id) => named.get(id)).join(" – ")
-          : "Nothing joined yet: tap landmarks in order, or choose them here."}
-      </p>
-      <div className={styles.chips}>
-        {draft.landmarks.map((each) => (
-          <button type="button" key={each.id} onClick={() => setJoining([...joining, each.id])}>
-            {each.name}
-          </button>
-        ))}
-      </div>
-      <div className={styles.actions}>
-        <Button disabled={joining.length < 3} onClick={() => finish(true)}>
-          Close it
-        </Button>
-        <Button disabled={joining.length < 2} onClick={() => finish(false)}>
-          Leave it open
-        </Button>
-        <Button
-          type="text"
-          disabled={!joining.length}
-          onClick={() => setJoining(joining.slice(0, -1))}
-        >
-          One back
-        </Button>
-      </div>
-      <ul className={styles.list}>
-        {draft.shapes.map((each) => (
-          <li key={each.id}>
-            {each.name}
-            <Button
-              size="middle"
-              type="text"
-              onClick={() => set({ shapes: draft.shapes.filter((s) => s.id !== each.id) })}
-              aria-label={`Remove shape ${each.name}`}
-            >
-              Remove
-            </Button>
-          </li>
-        ))}
-      </ul>
-    </>
-  );
-}
-
-function UnitStep({ draft, set, turn }: StepProps & { turn: "from" | "to" }) {
-  const { unit } = draft;
-  const named = new Map(draft.landmarks.map((each) => [each.id, each.name]));
-  const choose = (part: Partial<Draft["unit"]>) => set({ unit: { ...unit, ...part } });
-  return (
-    <>
-      <Segmented
-        block
-        value={draft.counting}
-        onChange={(counting) => set({ counting })}
-        options={[
-          { label: "Count in a length", value: "unit" as const },
-          { label: "In mm on the sheet", value: "mm" as const },
-        ]}
-      />
-      {draft.counting === "mm" ? (
-        <p className={styles.quiet}>
-          For sight-size and dividers: every reading is a length on the sheet itself.
-        </p>
-      ) : (
-        <>
-          <p className={styles.quiet}>
-            Easy to find again, upright or level, big enough to read, small enough to count.
-          </p>
-          {(["from", "to"] as const).map((end) => (
-            <label key={end} className={styles.field}>
-              {end === "from" ? "From" : "To"}
-              {turn === end ? " (next tap)" : ""}
-              <select
-                value={unit[end] ?? ""}
-                onChange={(event) => choose({ [end]: event.target.value || null })}
-              >
-                <option value="">tap it, or choose</option>
-                {[...named].map(([id, name]) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
-          ))}
-          <Segmented
-            block
-            value={unit.along}
-            onChange={(along) => choose({ along })}
-            options={[
-              { label: "Upright", value: "plumb" as const },
-              { label: "Level", value: "level" as const },
-              { label: "Straight", value: "straight" as const },
-            ]}
-          />
-          <label className={styles.field}>
-            Call it
-            <Input
-              size="large"
-              value={unit.name}
-              placeholder="can, head, jug width"
-              maxLength={60}
-              onChange={(e) => choose({ name: e.target.value })}
-            />
-          </label>
-        </>
-      )}
-    </>
-  );
-}
-
-function round(value: number): number {
-  return Math.round(value * 1000) / 1000;
 }

@@ -177,3 +177,11 @@ function pointed<T extends { points?: Record<string, string> }>(held: T[], seen:
     ),
   }));
 }
+
+/** What a step of the setting up is given. */
+export type StepProps = { draft: Draft; set: (part: Partial<Draft>) => void };
+
+/** A coordinate of the thumbnail, as fine as anybody taps. */
+export function rounded(value: number): number {
+  return Math.round(value * 1000) / 1000;
+}

@@ -7,6 +7,7 @@ import { queries } from "../../api/queries";
 import type { PracticeDrill, PracticeExercise, PracticeRoom as Room } from "../../api/types";
 import { ArtistChoice } from "../../shared/ArtistChoice";
 import { download } from "../../shared/download";
+import { ExerciseSign, Sign } from "../../shared/drawn";
 import { FilePicker } from "../../shared/FilePicker";
 import buttons from "../../shared/LinkButton.module.css";
 import { useArtist } from "../../shared/useArtist";
@@ -44,10 +45,13 @@ function All({ room }: { room: Room }) {
           <ol>
             {room.today.map((each) => (
               <li key={each.exercise}>
-                <b>{each.title}</b>
-                <span>
-                  {each.trials} {each.trials === 1 ? "trial" : "trials"}. {each.why}
-                </span>
+                <ExerciseSign exercise={each.exercise} />
+                <p>
+                  <b>{each.title}</b>
+                  <span>
+                    {each.trials} {each.trials === 1 ? "trial" : "trials"}. {each.why}
+                  </span>
+                </p>
               </li>
             ))}
           </ol>
@@ -76,6 +80,7 @@ function All({ room }: { room: Room }) {
             <ul className={styles.rows}>
               {room.guesses.map((line) => (
                 <li key={line.name} className={styles.row}>
+                  <Sign sign="unit" />
                   <div>
                     <h3>{line.title}</h3>
                     <p>{line.known ? `${line.lean} ${line.spread}` : line.spread}</p>
@@ -99,6 +104,7 @@ function Row({ exercise }: { exercise: PracticeExercise }) {
   return (
     <li>
       <Link className={styles.row} to={`/practice?exercise=${exercise.name}`}>
+        <ExerciseSign exercise={exercise.name} />
         <div>
           <h3>{exercise.title}</h3>
           <p>{line.known ? `${line.lean} ${line.spread}` : exercise.trains}</p>
@@ -122,7 +128,10 @@ function OneExercise({ exercise }: { exercise: PracticeExercise }) {
           {exercise.drill.trials === 1 ? "Begin" : `Begin: ${exercise.drill.trials} trials`}
         </Link>
       </div>
-      <p className={styles.trains}>{exercise.trains}</p>
+      <div className={styles.about}>
+        <ExerciseSign exercise={exercise.name} />
+        <p>{exercise.trains}</p>
+      </div>
       {exercise.lines.map((line) => (
         <section key={line.name}>
           {exercise.lines.length > 1 && <h2>{line.title}</h2>}
@@ -130,13 +139,13 @@ function OneExercise({ exercise }: { exercise: PracticeExercise }) {
             {line.lean} {line.spread} {line.change}
           </p>
           <Plot line={line} size={exercise.lines.length > 1 ? "usual" : "large"} />
-          <p className={styles.legend}>
-            {line.choice
-              ? "Filled: seen. Open: not seen. The line: how large a difference a single look tells, with where it may well lie."
-              : "Dots: single answers. The line: your average, with where it may well lie. Hatched: how far single answers scatter. A far miss now and then is taken for a slip."}
-          </p>
         </section>
       ))}
+      <p className={styles.legend}>
+        {exercise.lines.some((line) => line.choice)
+          ? "Filled: seen. Open: not seen. The line: how large a difference a single look tells, with where it may well lie."
+          : "Dots: single answers. The line: your average, with where it may well lie. Hatched: how far single answers scatter. A far miss now and then is taken for a slip."}
+      </p>
     </main>
   );
 }

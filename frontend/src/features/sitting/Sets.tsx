@@ -32,6 +32,7 @@ export function Sets({ room, chosen, own, onChoose, onOwn }: Props) {
       setTrouble(error instanceof ApiError ? error.sentence : String(error));
     }
   };
+  const longest = Math.max(...room.sets.map((each) => minutesOf(each.blocks)));
   return (
     <div className={styles.sets}>
       {[...room.sets_trouble, ...(trouble ? [trouble] : [])].map((each) => (
@@ -46,7 +47,8 @@ export function Sets({ room, chosen, own, onChoose, onOwn }: Props) {
             aria-pressed={chosen === each.name}
             onClick={() => onChoose(each.name)}
           >
-            {each.title}
+            <span>{each.title}</span>
+            <Bar blocks={each.blocks} longest={longest} />
           </button>
           {each.own && (
             <Button
@@ -90,5 +92,27 @@ export function Sets({ room, chosen, own, onChoose, onOwn }: Props) {
         </Button>
       )}
     </div>
+  );
+}
+
+type Blocks = Room["sets"][number]["blocks"];
+
+function minutesOf(blocks: Blocks): number {
+  return blocks.reduce((sum, each) => sum + each.minutes, 0);
+}
+
+/** Poses and rests as lengths, all sets to one scale. */
+function Bar({ blocks, longest }: { blocks: Blocks; longest: number }) {
+  return (
+    <span className={styles.bar} aria-hidden="true">
+      {blocks.map((each, i) => (
+        <i
+          // biome-ignore lint/suspicious/noArrayIndexKey: blocks are told apart by their order alone
+          key={i}
+          data-kind={each.kind}
+          style={{ width: `${(100 * each.minutes) / longest}%` }}
+        />
+      ))}
+    </span>
   );
 }

@@ -1,5 +1,6 @@
 // A small drawing in Zirkel's hand, with words for who can't see it.
 import styles from "./Drawn.module.css";
+import { EXERCISES } from "./exercises";
 import { HIGH, WIDE } from "./parts";
 import { FAULTS, SIGNS } from "./signs";
 
@@ -10,6 +11,11 @@ export function Sign({ sign }: { sign: string }) {
 
 export function FaultSign({ fault, size }: { fault: string; size: number }) {
   const found = FAULTS[fault]?.(size);
+  return found ? <Paper said={found.said}>{found.drawn}</Paper> : null;
+}
+
+export function ExerciseSign({ exercise }: { exercise: string }) {
+  const found = EXERCISES[exercise];
   return found ? <Paper said={found.said}>{found.drawn}</Paper> : null;
 }
 

@@ -1,1 +1,1 @@
-export { FaultSign, Sign } from "./Drawn";
+export { ExerciseSign, FaultSign, Sign } from "./Drawn";

@@ -174,3 +174,40 @@ export function Wrong({ d }: { d: string }) {
 export function Dot({ x, y, wrong }: { x: number; y: number; wrong?: boolean }) {
   return <circle className={wrong ? styles.wrongDot : styles.dot} cx={x} cy={y} r="2.2" />;
 }
+
+/** A flat tone on paper, by its step from light (0) to dark (8). */
+export function Tone(props: { x: number; y: number; wide: number; high: number; step: number }) {
+  const { x, y, wide, high, step } = props;
+  return (
+    <g>
+      <rect className={styles.lit} x={x} y={y} width={wide} height={high} />
+      <rect
+        className={styles.tone}
+        x={x}
+        y={y}
+        width={wide}
+        height={high}
+        fillOpacity={0.06 + 0.105 * step}
+      />
+    </g>
+  );
+}
+
+/** A device's screen from the front, with the two sides of the bench on it. */
+export function Screen(props: { x: number; y: number; wide: number; high: number }) {
+  const { x, y, wide, high } = props;
+  const middle = x + wide / 2;
+  return (
+    <g>
+      <rect className={styles.paper} x={x} y={y} width={wide} height={high} rx="2" />
+      <path
+        className={styles.pale}
+        d={`M${middle} ${y + 2}v${high - 4}M${x + 3} ${y + high * 0.35}h${wide - 6}`}
+      />
+      <path
+        className={styles.thin}
+        d={`M${x + wide * 0.1} ${y + high * 0.75}l${wide * 0.08} ${-high * 0.4}h${wide * 0.14}l${wide * 0.08} ${high * 0.4}zM${middle + wide * 0.1} ${y + high * 0.75}l${wide * 0.08} ${-high * 0.4}h${wide * 0.14}l${wide * 0.08} ${high * 0.4}z`}
+      />
+    </g>
+  );
+}

@@ -1,5 +1,5 @@
 // What each sign of a school's hints shows, and each fault of the hand by its size.
-import type { ReactNode } from "react";
+import type { Drawing } from "./drawing";
 import {
   Artist,
   Dot,
@@ -9,13 +9,12 @@ import {
   Jug,
   Pale,
   Plumb,
+  Screen,
   Sheet,
   Sight,
   Stick,
   Wrong,
 } from "./parts";
-
-type Drawing = { said: string; drawn: ReactNode };
 
 export const SIGNS: Record<string, Drawing> = {
   station: {
@@ -274,6 +273,51 @@ export const SIGNS: Record<string, Drawing> = {
       <>
         <Ink d="M48 6c16 0 22 12 20 28-1 14-10 30-20 32-10-2-19-18-20-32C26 18 32 6 48 6z" />
         <Pale d="M50 6c4 18 4 42 0 60M27 32c14 5 28 5 42 0" />
+      </>
+    ),
+  },
+  strokes: {
+    said: "A curved edge, and the three straight strokes that say it",
+    drawn: (
+      <>
+        <Pale d="M10 62C12 30 30 10 52 10S86 26 86 46" />
+        <Wrong d="M10 62L25 24 56 10 86 46" />
+        <Dot x={25} y={24} wrong />
+        <Dot x={56} y={10} wrong />
+      </>
+    ),
+  },
+  machine: {
+    said: "A laptop on a stool",
+    drawn: (
+      <>
+        <Screen x={24} y={6} wide={48} high={30} />
+        <Ink d="M18 41h60l-4-5H22zM16 44h64M26 44l-6 26M70 44l6 26M23 58h50" />
+      </>
+    ),
+  },
+  tablet: {
+    said: "A tablet on the ledge of the easel, beside the sheet",
+    drawn: (
+      <>
+        <Ink d="M48 2L20 70M48 2l28 68M14 52h68" />
+        <Sheet x={18} y={10} wide={28} high={42} />
+        <Screen x={52} y={24} wide={24} high={28} />
+      </>
+    ),
+  },
+  phone: {
+    said: "A phone in the hand, as the pad",
+    drawn: (
+      <>
+        <Ink d="M22 70c-2-12 0-20 8-26M66 70c6-10 8-18 6-28-1-4-6-4-6 1" />
+        <Sheet x={32} y={4} wide={30} high={54}>
+          <Ink d="M37 12h20M37 18h14" />
+          {[28, 37, 46].map((y) => (
+            <Ink key={y} d={`M37 ${y}h5v5h-5zM45 ${y}h5v5h-5zM53 ${y}h5v5h-5z`} />
+          ))}
+        </Sheet>
+        <Ink d="M30 44c-4-5-1-10 2-8M62 34c6-1 8 4 4 8M62 44c6 0 8 4 4 7" />
       </>
     ),
   },

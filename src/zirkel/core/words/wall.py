@@ -2,11 +2,27 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from zirkel.core.sitting.clock import running
 from zirkel.core.study import Study
 
 ORDER = ("sitting", "doubts", "readings", "loose", "draw", "check", "corrections", "done")
 """What studies wait for, in the order in which it comes first."""
+
+
+Stage = Literal["sight", "draw", "check", "done"]
+"""The way of a study, named by what is under way; `done` once the drawing stands."""
+
+
+def stage_of(study: Study, doubts: int | None, loose: int | None) -> Stage:
+    """Where on its way a study is; None for a count that isn't known is no hindrance."""
+    if study.checks:
+        return "done" if study.checks[-1].sound else "check"
+    if study.drawn:
+        return "check"
+    unread = all(each.struck for each in study.sightings)
+    return "sight" if unread or doubts or loose else "draw"
 
 
 def waits_for(study: Study, doubts: int | None, loose: int | None) -> tuple[str, str]:
