@@ -15,7 +15,9 @@ import { useShortcuts } from "../../shared/useShortcuts";
 import type { StudyHandle } from "../../shared/useStudy";
 import styles from "./BenchRoom.module.css";
 import { benchKey, benchShortcuts } from "./benchKeys";
+import { Looking } from "./Looking";
 import { NewDoubts } from "./NewDoubts";
+import { PromptLine } from "./PromptLine";
 import { Pad } from "./pad";
 import { BenchPicture } from "./picture";
 import { EaselPrompt } from "./prompter";
@@ -46,6 +48,7 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
     // biome-ignore lint/a11y/noStaticElementInteractions: only lets go of what a pointer has pressed
     <div
       className={room.easel ? styles.easel : styles.bench}
+      data-wide={room.wide}
       data-version={bench.version}
       data-busy={study.busy}
       onClick={letGo}
@@ -58,7 +61,9 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
           onLeave={room.toEasel}
           onUndo={room.back}
         >
-          <RoomPicture room={room} />
+          <RoomPicture room={room}>
+            {room.looking.view.zoom > 1 && <Looking room={room} />}
+          </RoomPicture>
         </EaselPrompt>
       ) : (
         <AtTheBench room={room} onHelp={() => setHelp(true)} />
@@ -92,8 +97,9 @@ function AtTheBench({ room, onHelp }: { room: Room; onHelp: () => void }) {
       </StudyHeader>
       <RoomPicture room={room}>
         <SubjectTools room={room} />
+        <Looking room={room} />
       </RoomPicture>
-      <SidePane room={room} />
+      {room.wide ? <PromptLine room={room} /> : <SidePane room={room} />}
     </>
   );
 }

@@ -16,6 +16,7 @@ export const benchShortcuts = (kinds: PadKinds): readonly Shortcut[] => [
   { keys: "Shift+V", does: "Reveal the truth about a simulated subject, or hide it" },
   { keys: "+ −", does: "Look closer, or from further; wheel or two fingers do it too" },
   { keys: "Shift+Arrows", does: "Move the picture while it is looked at closely" },
+  { keys: "Shift+L", does: "Larger pictures: what is asked stands under them; or as before" },
   { keys: "Shift+K", does: "All names on the picture, or only those that have room" },
   { keys: "Ctrl+Z", does: "Undo" },
   { keys: "Ctrl+Shift+Z", does: "Redo" },
@@ -40,6 +41,7 @@ export function benchKey(room: Room, event: KeyboardEvent, help: () => void): bo
     ["E", room.toEasel],
     ["A", next.another],
     ["K", room.nameAll],
+    ["L", room.widen],
     ["S", relations.another],
     ["D", drawBy],
   ]);

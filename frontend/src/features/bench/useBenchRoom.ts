@@ -25,6 +25,9 @@ import { useOwnEye } from "./useOwnEye";
 
 export const SIDES = ["Next", "Readings", "Marks", "Depth", "Set-up"] as const;
 export type Side = (typeof SIDES)[number];
+/** Under which the browser remembers how wide the pictures are. */
+const WIDE = "bench wide";
+
 /** What is said of the last reading; `again` lays one out again that could not be kept. */
 export type Message = { text: string; bad: boolean; failed?: boolean; again?: () => void };
 export type Room = ReturnType<typeof useBenchRoom>;
@@ -39,6 +42,7 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
   const [placing, setPlacing] = useState<string | null>(null);
   const [picking, setPicking] = useState<Picking>(null);
   const [allNames, setAllNames] = useState(false);
+  const [wide, setWide] = useState(() => localStorage.getItem(WIDE) === "yes");
   const box = useRef<HTMLDivElement>(null);
   const looking = useView(box);
   const { state, put, fill } = pad;
@@ -146,6 +150,12 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
     },
     picking,
     setPicking,
+    /** Whether subject and sheet have the whole width, and what is asked stands under them. */
+    wide: wide && !easel && !window.matchMedia("(max-width: 900px)").matches,
+    widen: () => {
+      localStorage.setItem(WIDE, wide ? "no" : "yes");
+      setWide(!wide);
+    },
     nameAll: () => setAllNames(!allNames),
     truth,
     reveal: () => bench.subject.kind === "scene" && setRevealed(!revealed),

@@ -117,7 +117,9 @@ function Off({ at }: { at: Point }) {
   return <circle cx={at.x} cy={at.y} r="14" className={styles.off} />;
 }
 
-/** An arrow as chalk leaves it: from where the mark is to where it goes. */
+type Moves = React.CSSProperties & { "--back-x": string; "--back-y": string };
+
+/** An arrow as chalk leaves it: from where the mark is to where it goes; the mark goes along it once. */
 function Chalk({ from, to, done }: { from: Point; to: Point; done: boolean }) {
   const length = Math.hypot(to.x - from.x, to.y - from.y);
   const [ux, uy] = [(to.x - from.x) / (length || 1), (to.y - from.y) / (length || 1)];
@@ -128,6 +130,13 @@ function Chalk({ from, to, done }: { from: Point; to: Point; done: boolean }) {
     <g className={styles.arrow} data-done={done}>
       <path d={`M${from.x} ${from.y}L${to.x} ${to.y}`} />
       <path d={`M${barb(1)}L${to.x} ${to.y}L${barb(-1)}`} />
+      <circle
+        key={`${from.x} ${from.y} ${to.x} ${to.y}`}
+        cx={to.x}
+        cy={to.y}
+        r="6"
+        style={{ "--back-x": `${from.x - to.x}px`, "--back-y": `${from.y - to.y}px` } as Moves}
+      />
     </g>
   );
 }

@@ -1,6 +1,6 @@
 // The sheet with what has been placed, and the step at hand drawn: a plumb hangs, a level is laid, a
 // tilt is carried, a length stepped off.
-import { useRef } from "react";
+import { useId, useRef } from "react";
 import type { Bench, PerspectiveRoom, RecipeRoom } from "../../api/types";
 import { handTip, polyline } from "../../geometry/marks";
 import { fitted, type Point } from "../../geometry/scale";
@@ -81,6 +81,7 @@ export function RecipeSheet({ bench, room, at, grid, perspective }: Props) {
                 className={styles.line}
                 data-weight={each.weight}
                 data-now={each === item}
+                pathLength={each === item ? 1 : undefined}
                 d={polyline(points, each.closed)}
               />
             ) : null;
@@ -94,16 +95,18 @@ export function RecipeSheet({ bench, room, at, grid, perspective }: Props) {
               )}
             />
           )}
-          {now?.steps.map((step) => (
-            <StepDrawn
-              key={`${step.manner} ${step.via.join()}`}
-              step={step}
-              from={step.via.flatMap((id) => placed.get(id) ?? [])}
-              target={target as Point}
-              corner={a}
-              far={b}
-            />
-          ))}
+          <g key={at}>
+            {now?.steps.map((step) => (
+              <StepDrawn
+                key={`${step.manner} ${step.via.join()}`}
+                step={step}
+                from={step.via.flatMap((id) => placed.get(id) ?? [])}
+                target={target as Point}
+                corner={a}
+                far={b}
+              />
+            ))}
+          </g>
           {[...placed].map(([id, p]) => (
             <path
               key={id}
@@ -223,7 +226,7 @@ function StepDrawn({
   };
   const edge = edges[step.manner];
   if (edge) {
-    return <path className={styles.length} d={edge} />;
+    return <Pencil className={styles.length} d={edge} />;
   }
   if (!p) {
     return null;
@@ -232,10 +235,10 @@ function StepDrawn({
     const low = Math.max(p.y, target.y) + beyond;
     return (
       <g className={styles.cord}>
-        <path d={`M${p.x} ${Math.min(p.y, target.y) - beyond}V${low}`} />
+        <Pencil d={`M${p.x} ${Math.min(p.y, target.y) - beyond}V${low}`} />
         <path d={`M${p.x - 5} ${low}h10l-5 11z`} className={styles.bob} />
         {step.value !== 0 && (
-          <path className={styles.length} d={`M${p.x} ${target.y}H${target.x}`} />
+          <Pencil className={styles.length} d={`M${p.x} ${target.y}H${target.x}`} />
         )}
       </g>
     );
@@ -244,9 +247,9 @@ function StepDrawn({
     const [l, r] = [Math.min(p.x, target.x) - beyond, Math.max(p.x, target.x) + beyond];
     return (
       <g className={styles.cord}>
-        <path d={`M${l} ${p.y}H${r}`} />
+        <Pencil d={target.x < p.x ? `M${r} ${p.y}H${l}` : `M${l} ${p.y}H${r}`} />
         {step.value !== 0 && (
-          <path className={styles.length} d={`M${target.x} ${p.y}V${target.y}`} />
+          <Pencil className={styles.length} d={`M${target.x} ${p.y}V${target.y}`} />
         )}
       </g>
     );
@@ -256,7 +259,7 @@ function StepDrawn({
     const tip = handTip(p, reach, step.value);
     return (
       <g className={styles.cord}>
-        <path d={`M${p.x} ${p.y}L${tip.x} ${tip.y}`} />
+        <Pencil d={`M${p.x} ${p.y}L${tip.x} ${tip.y}`} />
         <circle cx={p.x} cy={p.y} r="22" className={styles.clock} />
       </g>
     );
@@ -270,14 +273,14 @@ function StepDrawn({
     return (
       <g>
         <path className={styles.arc} strokeDasharray="1 4" d={ends} />
-        <path className={styles.length} d={gap} />
+        <Pencil className={styles.length} d={gap} />
       </g>
     );
   }
   if (step.manner === "part" && q) {
     return (
       <g>
-        <path className={styles.length} d={`M${p.x} ${p.y}L${q.x} ${q.y}`} />
+        <Pencil className={styles.length} d={`M${p.x} ${p.y}L${q.x} ${q.y}`} />
         <circle cx={target.x} cy={target.y} r="9" className={styles.clock} />
       </g>
     );
@@ -288,8 +291,21 @@ function StepDrawn({
     `${p.x + r * Math.cos(angle + turn)} ${p.y + r * Math.sin(angle + turn)}`;
   return (
     <g>
-      <path className={styles.length} d={`M${p.x} ${p.y}L${target.x} ${target.y}`} />
-      <path className={styles.arc} d={`M${at(-0.2)}A${r} ${r} 0 0 1 ${at(0.2)}`} />
+      <Pencil className={styles.length} d={`M${p.x} ${p.y}L${target.x} ${target.y}`} />
+      <Pencil className={styles.arc} d={`M${at(-0.2)}A${r} ${r} 0 0 1 ${at(0.2)}`} />
     </g>
+  );
+}
+
+/** A line that is drawn from its beginning to its end, as by a pencil, whatever its dashes. */
+function Pencil({ d, className }: { d: string; className?: string | undefined }) {
+  const own = useId();
+  return (
+    <>
+      <mask id={own} maskUnits="userSpaceOnUse">
+        <path d={d} pathLength={1} className={styles.drawn} />
+      </mask>
+      <path d={d} className={className} mask={`url(#${own})`} />
+    </>
   );
 }

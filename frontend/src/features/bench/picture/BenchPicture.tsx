@@ -1,6 +1,5 @@
 // The one picture: subject on the left, sheet on the right, heights pulled straight across.
-import { Button } from "antd";
-import { useEffect, useRef, useState } from "react";
+import { useMemo, useState } from "react";
 import type { Bench, Prompt, Relation, Reveal } from "../../../api/types";
 import { nearest } from "../../../geometry/hit";
 import { polyline, zigzag } from "../../../geometry/marks";
@@ -8,6 +7,7 @@ import type { Point } from "../../../geometry/scale";
 import { useSize } from "../../../shared/useSize";
 import styles from "./BenchPicture.module.css";
 import { edgeAt } from "./edges";
+import type { Strain } from "./labels";
 import { LOW } from "./layout";
 import { Mark, Slack } from "./Mark";
 import { Names } from "./Names";
@@ -17,6 +17,7 @@ import { Rulers } from "./Rulers";
 import { StickSign } from "./StickSign";
 import { SubjectSide } from "./SubjectSide";
 import { type Drawn, type Picture, usePicture } from "./usePicture";
+import { useTightening } from "./useTightening";
 import type { Looking } from "./useView";
 
 const FINGER = 26;
@@ -59,8 +60,8 @@ export function BenchPicture(props: Props) {
   const { bench, chosen, kind, pointed, onChoose } = props;
   const { box, looking } = props;
   const { width, height } = useSize(box);
-  const picture = usePicture(bench, width, height, props.looking.view);
-  const before = usePrevious(bench, picture);
+  const picture = usePicture(useTightening(bench), width, height, props.looking.view);
+  const strains = useMemo(() => strainsOf(bench, picture), [bench, picture]);
   const [over, setOver] = useState<string | null>(null);
 
   const find = (event: React.PointerEvent<SVGSVGElement>): Drawn | null => {
@@ -129,13 +130,7 @@ export function BenchPicture(props: Props) {
             height={height}
           />
           <g clipPath="url(#sheet-side)">
-            <SheetSide
-              bench={bench}
-              picture={picture}
-              before={before}
-              chosen={chosen}
-              pointed={pointed}
-            />
+            <SheetSide bench={bench} picture={picture} chosen={chosen} pointed={pointed} />
           </g>
           <g clipPath="url(#sheet-side)">{props.overSheet?.(picture)}</g>
           <RelationLines picture={picture} bench={bench} relation={props.relation} />
@@ -147,15 +142,10 @@ export function BenchPicture(props: Props) {
             all={props.allNames}
             width={width}
             height={height}
-            avoid={strains(bench, picture)}
+            strains={strains}
           />
           {props.overlay?.(picture, height)}
         </svg>
-      )}
-      {looking.view.zoom > 1 && (
-        <div className={styles.closer}>
-          <Button onClick={looking.whole}>As a whole</Button>
-        </div>
       )}
       {props.children}
       <ul className="visually-hidden">
@@ -177,19 +167,6 @@ export function BenchPicture(props: Props) {
       </ul>
     </div>
   );
-}
-
-/** The slack as it was before the last change, to be seen fading. */
-function usePrevious(bench: Bench, picture: Picture): { version: number; drawn: Drawn[] } | null {
-  const last = useRef<{ version: number; drawn: Drawn[] } | null>(null);
-  const [shown, setShown] = useState<{ version: number; drawn: Drawn[] } | null>(null);
-  useEffect(() => {
-    if (last.current && last.current.version !== bench.version) {
-      setShown(last.current);
-    }
-    last.current = { version: bench.version, drawn: picture.drawn };
-  }, [bench.version, picture.drawn]);
-  return shown && shown.version !== bench.version ? shown : null;
 }
 
 function Halves({
@@ -261,12 +238,12 @@ function Leaders({ picture, ids }: { picture: Picture; ids: readonly string[] })
   );
 }
 
-/** Where the readings in doubt have their values written. */
-function strains(bench: Bench, picture: Picture): Point[] {
+/** The readings in doubt, with what each says. */
+function strainsOf(bench: Bench, picture: Picture): Strain[] {
   return bench.doubts.flatMap((doubt) => {
     const reading = bench.readings.find((each) => each.id === doubt.sighting);
     const [a, b] = (reading?.landmarks ?? []).map((id) => picture.byId.get(id)?.mark);
-    return a && b ? [{ x: (a.x + b.x) / 2 + 6, y: (a.y + b.y) / 2 }] : [];
+    return a && b ? [{ key: doubt.sighting, text: `${fractions(doubt.reads)}?`, a, b }] : [];
   });
 }
 
@@ -278,13 +255,11 @@ function pulls(landmark: Drawn["landmark"], seen: Point, mark: Point, picture: P
 function SheetSide({
   bench,
   picture,
-  before,
   chosen,
   pointed,
 }: {
   bench: Bench;
   picture: Picture;
-  before: { version: number; drawn: Drawn[] } | null;
   chosen: readonly string[];
   pointed: string | null;
 }) {
@@ -295,13 +270,6 @@ function SheetSide({
   );
   return (
     <g>
-      {before && (
-        <g key={before.version} className={styles.before}>
-          {before.drawn.map((each) => (
-            <Slack key={each.landmark.id} drawn={each} perMm={perMm} />
-          ))}
-        </g>
-      )}
       {picture.drawn.map((each) => (
         <Slack key={each.landmark.id} drawn={each} perMm={perMm} />
       ))}
@@ -315,27 +283,12 @@ function SheetSide({
           return null;
         }
         const doubtful = doubted.includes(each.id);
-        const flip =
-          (a.x + b.x) / 2 > picture.layout.sheet.left + bench.sheet.width_mm * perMm - 90;
         return (
-          <g key={each.id}>
-            <path
-              d={doubtful ? zigzag(a, b) : polyline([a, b], false)}
-              className={doubtful ? styles.strain : styles.pointed}
-            />
-            {doubtful && (
-              <text
-                x={(a.x + b.x) / 2 + (flip ? -12 : 12)}
-                y={(a.y + b.y) / 2}
-                textAnchor={flip ? "end" : "start"}
-                className={styles.strainText}
-              >
-                <SaidOnPicture
-                  text={bench.doubts.find((one) => one.sighting === each.id)?.reads ?? ""}
-                />
-              </text>
-            )}
-          </g>
+          <path
+            key={each.id}
+            d={doubtful ? zigzag(a, b) : polyline([a, b], false)}
+            className={doubtful ? styles.strain : styles.pointed}
+          />
         );
       })}
       {picture.drawn.map((each) => (
@@ -403,11 +356,6 @@ function RelationLines({
       {relation && <g className={styles.shownRelation}>{sign(relation)}</g>}
     </g>
   );
-}
-
-/** Fractions on the picture: raised over lowered figures of the same face. */
-function SaidOnPicture({ text }: { text: string }) {
-  return <>{fractions(text)}?</>;
 }
 
 function fractions(text: string): string {

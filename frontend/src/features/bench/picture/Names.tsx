@@ -1,7 +1,7 @@
-// Names on both sides of the picture, thinned where they would collide.
+// Words on both sides of the picture: names, thinned where they would collide, and values in doubt.
 
-import type { Point } from "../../../geometry/scale";
-import { type Label, placed } from "./labels";
+import { useMemo } from "react";
+import { type Label, leadEnd, placed, type Strain } from "./labels";
 import styles from "./Names.module.css";
 import type { Picture } from "./usePicture";
 
@@ -13,30 +13,42 @@ type Props = {
   all: boolean;
   width: number;
   height: number;
-  /** Where something else is written. */
-  avoid: readonly Point[];
+  /** Readings in doubt, each to be told by its value. */
+  strains: readonly Strain[];
 };
 
-export function Names({ picture, ids, all, width, height, avoid }: Props) {
+export function Names({ picture, ids, all, width, height, strains }: Props) {
+  const lit = ids.join(" ");
+  const labels = useMemo(
+    () => placed(picture, { ids: lit ? lit.split(" ") : [], all, width, height, strains }),
+    [picture, lit, all, width, height, strains],
+  );
   return (
     <g className={styles.names}>
-      {placed(picture, ids, all, width, height, avoid).map((each) => (
-        <Name key={each.key} label={each} />
+      {labels.map((each) => (
+        <Word key={`${each.look} ${each.key}`} label={each} />
       ))}
     </g>
   );
 }
 
-function Name({ label }: { label: Label }) {
+function Word({ label }: { label: Label }) {
+  const end = leadEnd(label);
   return (
-    <text
-      x={label.x}
-      y={label.y}
-      textAnchor={label.anchor}
-      className={styles[label.look]}
-      data-name={label.key}
-    >
-      {label.text}
-    </text>
+    <>
+      {label.from && (
+        <path d={`M${label.from.x} ${label.from.y}L${end.x} ${end.y}`} className={styles.lead} />
+      )}
+      <text
+        x={label.x}
+        y={label.y}
+        textAnchor={label.anchor}
+        className={styles[label.look]}
+        data-name={label.look === "strain" ? undefined : label.key}
+        data-said={label.look === "strain" ? label.key : undefined}
+      >
+        {label.text}
+      </text>
+    </>
   );
 }

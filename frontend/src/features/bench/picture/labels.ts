@@ -1,4 +1,7 @@
-// Where names stand on the picture so that none lies over another, over a mark, or over the edge.
+// Where words stand on the picture so that none lies over another, over a mark, or over the edge:
+// values in doubt first, then what is chosen, then the rest as there is room; what finds none beside
+// its mark is led out to where there is some.
+import { type Box, goesThrough, overlap } from "../../../geometry/boxes";
 import type { Point } from "../../../geometry/scale";
 import { LOW } from "./layout";
 import type { Drawn, Picture } from "./usePicture";
@@ -9,99 +12,162 @@ export type Label = {
   x: number;
   y: number;
   anchor: "start" | "middle" | "end";
-  look: "lit" | "landmark" | "shape";
+  look: "lit" | "landmark" | "shape" | "strain";
+  /** The mark from which it is led out; none where it stands beside it. */
+  from?: Point;
 };
 
-type Box = { left: number; right: number; top: number; bottom: number };
+/** A reading in doubt: its two ends on the sheet, and what it says. */
+export type Strain = { key: string; text: string; a: Point; b: Point };
+
 type Side = { name: string; left: number; right: number; at: (each: Drawn) => Point | null };
+type Wanted = {
+  ids: readonly string[];
+  /** Whether every name is wanted. */
+  all: boolean;
+  width: number;
+  height: number;
+  strains: readonly Strain[];
+};
 
 /** Up to so many landmarks have their whole names at any distance; more have them from near. */
 const FEW = 14;
 const NEAR = 1.6;
-const LETTER = { lit: 7.6, landmark: 6.7, shape: 7 };
+const LETTER = { lit: 7.6, landmark: 6.7, shape: 7, strain: 8 };
 const LINE = 14;
 const AWAY = 8;
+/** How far, in pixels, a name is led out, and into how many directions. */
+const LED = [28, 46, 70, 100];
+const DIRECTIONS = 12;
+/** Shares of a strained line at which its value may stand, the best first. */
+const ALONG = [0.5, 0.38, 0.62, 0.26, 0.74];
 
-export function placed(
-  picture: Picture,
-  ids: readonly string[],
-  all: boolean,
-  width: number,
-  height: number,
-  avoid: readonly Point[] = [],
-): Label[] {
+export function placed(picture: Picture, wanted: Wanted): Label[] {
   const { divide } = picture.layout;
+  const { ids, all, width, height, strains } = wanted;
   const only = height < LOW && !all;
   const near = only || all || picture.drawn.length <= FEW || picture.layout.zoom >= NEAR;
   const sides: Side[] = [
     { name: "subject", left: 0, right: divide, at: (each) => each.seen },
     { name: "sheet", left: divide, right: width, at: (each) => each.mark },
   ];
-  const said = avoid.map(({ x, y }) => ({ left: x, right: x + 60, top: y - 12, bottom: y + 8 }));
-  return sides
-    .flatMap((side) => onSide(picture, side, ids, all, near, height, said))
-    .filter((each) => !only || each.look === "lit");
-}
-
-function onSide(
-  picture: Picture,
-  side: Side,
-  ids: readonly string[],
-  all: boolean,
-  near: boolean,
-  height: number,
-  said: readonly Box[],
-): Label[] {
-  const made: Label[] = [];
-  const taken: Box[] = picture.drawn.flatMap((each) => {
-    const at = side.at(each);
-    return at ? [{ left: at.x - 4, right: at.x + 4, top: at.y - 4, bottom: at.y + 4 }] : [];
-  });
-  taken.push(...said);
-  const put = (label: Label, always: boolean) => {
-    const box = boxOf(label);
-    const inside =
-      box.left >= side.left + 2 &&
-      box.right <= side.right - 2 &&
-      box.top > 34 &&
-      box.bottom < height;
-    if (always || (inside && !taken.some((each) => overlap(each, box)))) {
-      taken.push(box);
-      made.push(label);
-      return true;
-    }
-    return false;
-  };
-  const order = [...picture.drawn].sort(
-    (a, b) =>
-      Number(ids.includes(b.landmark.id)) - Number(ids.includes(a.landmark.id)) ||
-      a.landmark.tier - b.landmark.tier,
-  );
-  for (const each of order) {
-    const at = side.at(each);
-    const lit = ids.includes(each.landmark.id);
-    if (!at || at.x < side.left || at.x > side.right || !(lit || near)) {
-      continue;
-    }
-    const { id, name, letters } = each.landmark;
-    const text = lit ? `${name} · ${letters}` : name;
-    const ways = around(at, `${id} ${side.name}`, text, lit ? "lit" : "landmark");
-    const fits = ways.some((label) => put(label, false));
-    const short = around(at, `${id} ${side.name}`, lit ? letters : text, "lit");
-    const [first, second] = short;
-    if (!fits && (lit || all) && first && second) {
-      const fitting = short.some((label) => put(label, false));
-      if (!fitting) {
-        put(boxOf(first).right > side.right ? second : first, true);
+  return sides.flatMap((side) => {
+    const room = new Room(picture, side, height);
+    if (side.name === "sheet") {
+      for (const each of strains) {
+        room.putOneOf(alongStrain(each), true);
       }
     }
-  }
-  if (!near) {
-    for (const ways of shapes(picture, side)) {
-      ways.some((label) => put(label, false));
+    const order = [...picture.drawn].sort(
+      (a, b) =>
+        Number(ids.includes(b.landmark.id)) - Number(ids.includes(a.landmark.id)) ||
+        a.landmark.tier - b.landmark.tier,
+    );
+    for (const each of order) {
+      const at = side.at(each);
+      const lit = ids.includes(each.landmark.id);
+      const shown = lit || (near && !only);
+      if (at && at.x >= side.left && at.x <= side.right && shown) {
+        named(room, side, each, at, lit, all);
+      }
     }
+    if (!near) {
+      for (const ways of shapes(picture, side)) {
+        room.putOneOf(room.clearest(ways), false);
+      }
+    }
+    return room.made;
+  });
+}
+
+/** One side while it fills: what is taken, and what stands there. */
+class Room {
+  readonly made: Label[] = [];
+  private readonly taken: Box[];
+  private readonly lines: [Point, Point][];
+
+  constructor(
+    picture: Picture,
+    private readonly side: Side,
+    private readonly height: number,
+  ) {
+    this.taken = picture.drawn.flatMap((each) => {
+      const at = side.at(each);
+      return at ? [{ left: at.x - 4, right: at.x + 4, top: at.y - 4, bottom: at.y + 4 }] : [];
+    });
+    const outlines = side.name === "sheet" ? picture.onSheet : picture.onSubject;
+    this.lines = outlines.flatMap(({ points, closed }) =>
+      points.flatMap((p, i): [Point, Point][] => {
+        const next = points[i + 1] ?? (closed ? points[0] : undefined);
+        return next ? [[p, next]] : [];
+      }),
+    );
   }
-  return made;
+
+  /** Puts the first of the ways that has room; with `always`, the first of all if none has. */
+  putOneOf(ways: readonly Label[], always: boolean): boolean {
+    const found = ways.find((each) => this.hasRoom(each)) ?? (always ? ways[0] : undefined);
+    if (found) {
+      this.taken.push(boxOf(found));
+      this.made.push(found);
+    }
+    return found !== undefined;
+  }
+
+  /** The ways with those first over which the fewest lines of the drawing run. */
+  clearest(ways: readonly Label[]): Label[] {
+    const crossed = (each: Label) =>
+      this.lines.filter(([a, b]) => goesThrough(boxOf(each), a, b)).length;
+    return ways
+      .map((label) => ({ label, count: crossed(label) }))
+      .sort((a, b) => a.count - b.count)
+      .map(({ label }) => label);
+  }
+
+  private hasRoom(label: Label): boolean {
+    const box = boxOf(label);
+    const { from } = label;
+    const inside =
+      box.left >= this.side.left + 2 &&
+      box.right <= this.side.right - 2 &&
+      box.top > 34 &&
+      box.bottom < this.height;
+    return (
+      inside &&
+      !this.taken.some((each) => overlap(each, box)) &&
+      // A lead over another word would cut through it.
+      !(from && this.made.some((each) => goesThrough(boxOf(each), from, leadEnd(label))))
+    );
+  }
+}
+
+/** A landmark's name: beside its mark, else led out, else, where it must be there, its letters. */
+function named(room: Room, side: Side, each: Drawn, at: Point, lit: boolean, all: boolean): void {
+  const { id, name, letters } = each.landmark;
+  const look = lit ? "lit" : "landmark";
+  const key = `${id} ${side.name}`;
+  const text = lit ? `${name} · ${letters}` : name;
+  if (room.putOneOf([...around(at, key, text, look), ...led(at, key, text, look)], false)) {
+    return;
+  }
+  if (lit || all) {
+    const short = around(at, key, letters, look);
+    const fits = short.filter((way) => boxOf(way).right <= side.right);
+    room.putOneOf(fits.length ? fits : short, true);
+  }
+}
+
+function alongStrain({ key, text, a, b }: Strain): Label[] {
+  return ALONG.flatMap((share) => {
+    const x = a.x + (b.x - a.x) * share;
+    const y = a.y + (b.y - a.y) * share + 4;
+    return [
+      { key, text, x: x + 12, y, anchor: "start" as const, look: "strain" as const },
+      { key, text, x: x - 12, y, anchor: "end" as const, look: "strain" as const },
+      { key, text, x, y: y - 12, anchor: "middle" as const, look: "strain" as const },
+      { key, text, x, y: y + 20, anchor: "middle" as const, look: "strain" as const },
+    ];
+  });
 }
 
 function shapes(picture: Picture, side: Side): Label[][] {
@@ -113,7 +179,7 @@ function shapes(picture: Picture, side: Side): Label[][] {
       const x = points.reduce((sum, p) => sum + p.x, 0) / n;
       const y = points.reduce((sum, p) => sum + p.y, 0) / n;
       return n
-        ? [0, LINE, -LINE].map((down) => ({
+        ? [0, LINE, -LINE, 2 * LINE, -2 * LINE].map((down) => ({
             key: `${id} ${side.name}`,
             text: name,
             x,
@@ -144,12 +210,27 @@ function around(at: Point, key: string, text: string, look: "lit" | "landmark"):
   ];
 }
 
+/** Further out, with a line back to the mark: the nearest first, the sides before up and down. */
+function led(at: Point, key: string, text: string, look: "lit" | "landmark"): Label[] {
+  return LED.flatMap((far) =>
+    Array.from({ length: DIRECTIONS }, (_, i) => {
+      // From the right by turns upwards and downwards, until the left is reached.
+      const turn = (Math.PI * (i % 2 ? i + 1 : -i)) / DIRECTIONS;
+      const [x, y] = [at.x + far * Math.cos(turn), at.y + far * Math.sin(turn)];
+      const anchor = x >= at.x ? ("start" as const) : ("end" as const);
+      return { key, text, x, y: y + 5, anchor, look, from: at };
+    }),
+  );
+}
+
+/** Where the lead of a label ends: at the middle of the side of its word that is next to the mark. */
+export function leadEnd(label: Label): Point {
+  const gap = label.anchor === "start" ? -3 : 3;
+  return { x: label.x + gap, y: label.y - 5 };
+}
+
 function boxOf({ x, y, text, anchor, look }: Label): Box {
   const wide = text.length * LETTER[look];
   const left = anchor === "start" ? x : anchor === "end" ? x - wide : x - wide / 2;
   return { left, right: left + wide, top: y - LINE + 3, bottom: y + 3 };
-}
-
-function overlap(a: Box, b: Box): boolean {
-  return a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
 }
