@@ -1,4 +1,4 @@
-"""Makes the fonts for PDFs from those of the front end: two fixed weights, as TrueType.
+"""Makes the fonts for PDFs from those of the front end: fixed weights, as TrueType.
 
 Needs fonttools and brotli, and the front end's packages installed. Run once; the results are kept.
 """
@@ -9,18 +9,25 @@ from fontTools.ttLib import TTFont
 from fontTools.varLib import instancer
 
 ROOT = Path(__file__).parents[1]
-FAMILY = ROOT / "frontend" / "node_modules" / "@fontsource-variable" / "source-sans-3"
+FAMILIES = ROOT / "frontend" / "node_modules" / "@fontsource-variable"
 THERE = ROOT / "src" / "zirkel" / "paper" / "fonts"
+FACES = (
+    ("source-sans-3", "SourceSans3-Regular", 400),
+    ("source-sans-3", "SourceSans3-SemiBold", 600),
+    ("source-serif-4", "SourceSerif4-Regular", 420),
+    ("source-serif-4", "SourceSerif4-SemiBold", 600),
+)
 
 
 def main() -> None:
     THERE.mkdir(parents=True, exist_ok=True)
-    for name, weight in (("SourceSans3-Regular", 400), ("SourceSans3-SemiBold", 600)):
-        font = TTFont(FAMILY / "files" / "source-sans-3-latin-wght-normal.woff2")
+    for family, name, weight in FACES:
+        font = TTFont(FAMILIES / family / "files" / f"{family}-latin-wght-normal.woff2")
         fixed = instancer.instantiateVariableFont(font, {"wght": weight})
         fixed.flavor = None
         fixed.save(THERE / f"{name}.ttf")
-    (THERE / "LICENSE").write_text((FAMILY / "LICENSE").read_text())
+    licences = {family: (FAMILIES / family / "LICENSE").read_text() for family, _, _ in FACES}
+    (THERE / "LICENSE").write_text("\n\n".join(licences.values()))
 
 
 if __name__ == "__main__":

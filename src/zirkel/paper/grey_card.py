@@ -9,7 +9,7 @@ from zirkel.paper.base import Paper
 from zirkel.paper.page import LINE, PENCIL, Page
 
 WIDTH, HEIGHT = 210.0, 297.0
-LEFT, TOP = 30.0, 45.0
+LEFT, TOP = 30.0, 54.0
 STEP_WIDE, STEP_HIGH, HOLE = 60.0, 24.0, 5.0
 STEPS = 9
 
@@ -17,11 +17,12 @@ STEPS = 9
 def grey_card() -> bytes:
     """One A4 page."""
     paper = Page("Grey card", WIDTH, HEIGHT)
-    paper.text(LEFT, 20.0, "Grey card of nine steps", 6.0, strong=True)
+    y = paper.head(LEFT, WIDTH - 2 * LEFT, "Grey card", "Nine steps, to hold to the subject")
     paper.wrapped(
-        LEFT, 28.0, 150.0,
+        LEFT, y, WIDTH - 2 * LEFT,
         "Cut it out and cut the holes. Hold it in the light that falls on the subject, one eye "
-        "shut, and find the step that vanishes beside the tone seen through its hole.", 3.4,
+        "shut, and find the step that vanishes beside the tone seen through its hole.", 3.8,
+        serif=True,
     )  # fmt: skip
     for step in range(1, STEPS + 1):
         y = TOP + (step - 1) * STEP_HIGH
@@ -37,7 +38,7 @@ def grey_card() -> bytes:
         "A printer's greys are only as good as its ink and paper: white is the paper's own, black "
         "the ink's. Steps between keep their order, which is what counts.", 3.2, colour=PENCIL,
     )  # fmt: skip
-    paper.proof_bar(LEFT, HEIGHT - 10.0)
+    paper.foot(LEFT, WIDTH - 2 * LEFT)
     return paper.done()
 
 

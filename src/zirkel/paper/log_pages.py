@@ -15,7 +15,7 @@ from zirkel.core.sitting.story import Entry, story
 from zirkel.core.words.sitting import say_entry, say_look_again, say_spent
 from zirkel.core.worked import Worked
 from zirkel.paper.base import Paper, PictureOf
-from zirkel.paper.page import LINE, PENCIL, Page
+from zirkel.paper.page import GRAPHITE, LINE, PENCIL, Page
 
 WIDTH, HEIGHT = 210.0, 297.0
 EDGE, FOOT = 16.0, 20.0
@@ -45,16 +45,18 @@ class _Column:
         self.paper.line([(EDGE, self.y + 3.0), (WIDTH - EDGE, self.y + 3.0)], LINE)
         self.y += 9.0
 
-    def say(self, text: str, size: float = TEXT, strong: bool = False, pale: bool = False) -> None:
-        colour = {"colour": PENCIL} if pale else {}
-        self.y = self.paper.wrapped(EDGE, self.y, COLUMN, text, size, strong=strong, **colour) + 0.8
+    def say(self, text: str, size: float = TEXT, strong: bool = False, pale: bool = False,
+            serif: bool = False) -> None:  # fmt: skip
+        colour = PENCIL if pale else GRAPHITE
+        below = self.paper.wrapped(EDGE, self.y, COLUMN, text, size, strong, colour, serif)
+        self.y = below + 0.8
 
 
 def _of(worked: Worked, picture_of: PictureOf = _nothing) -> bytes:
     study = worked.study
     paper = Page(f"{study.title}, log", WIDTH, HEIGHT)
     column = _Column(paper)
-    column.say(study.title, 6.5, strong=True)
+    column.y = paper.head(EDGE, COLUMN, study.title, "What was done, sitting by sitting")
     if study.note:
         column.say(study.note, pale=True)
     for each in story(study, datetime.now(UTC), reckon=True):
@@ -63,7 +65,7 @@ def _of(worked: Worked, picture_of: PictureOf = _nothing) -> bytes:
     if again:
         column.room(24.0)
         column.rule()
-        column.say("Another day, look at this first", HEAD, strong=True)
+        column.say("Another day, look at this first", HEAD, strong=True, serif=True)
         for line in again:
             column.room(12.0)
             column.say(f"· {line}")
@@ -79,7 +81,7 @@ def _sitting(column: _Column, entry: Entry, worked: Worked, picture_of: PictureO
     high = 12.0 + sum(TEXT * 1.35 * len(column.paper.lines(line, COLUMN, TEXT)) for line in lines)
     column.room(high + (PICTURE_MM + 8.0 if shown else 0.0))
     column.rule()
-    column.say(head.lstrip("0"), HEAD, strong=True)
+    column.say(head.lstrip("0"), HEAD, strong=True, serif=True)
     for line in lines:
         column.say(line)
     if shown:
@@ -111,7 +113,7 @@ def _row(column: _Column, shown: Sequence[tuple[Path, str]]) -> None:
         column.paper.image(ImageReader(picture), x, column.y, wide, tall)
         if said:
             words = column.paper.lines(said, wide, 3.0)[0]
-            column.paper.text(x, column.y + PICTURE_MM + 4.0, words, 3.0, colour=PENCIL)
+            column.paper.text(x, column.y + tall + 4.0, words, 3.0, colour=PENCIL)
         x += wide + GAP
     column.y += PICTURE_MM + 8.0
 

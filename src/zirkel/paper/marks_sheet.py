@@ -55,7 +55,8 @@ def marks_sheet(
     for mark in sorted(marks, key=lambda each: each.top_mm):
         _mark(paper, mark, sheet, taken)
     room = sheet.width_mm - m.left - 2.0
-    paper.text(m.left, 7.0, paper.lines(title, room, 4.2, strong=True)[0], 4.2, strong=True)
+    named = paper.lines(title, room, 4.4, strong=True, serif=True)[0]
+    paper.text(m.left, 7.0, named, 4.4, strong=True, serif=True)
     if agreement and m.left + paper.wide(agreement, NAME_MM) < sheet.width_mm - 2.0:
         paper.text(m.left, 11.0, agreement, NAME_MM, colour=PENCIL)
     paper.proof_bar(m.left, sheet.height_mm - 5.0)

@@ -7,7 +7,8 @@ on paper are the same numbers as places on the sheet.
 from __future__ import annotations
 
 import io
-from collections.abc import Sequence
+import re
+from collections.abc import Iterator, Sequence
 from pathlib import Path
 from typing import Any
 
@@ -18,6 +19,13 @@ from reportlab.pdfgen.canvas import Canvas
 
 FONTS = Path(__file__).parent / "fonts"
 PLAIN, STRONG = "SourceSans3-Regular", "SourceSans3-SemiBold"
+SERIF, TITLE = "SourceSerif4-Regular", "SourceSerif4-SemiBold"
+FACES = {(False, False): PLAIN, (True, False): STRONG, (False, True): SERIF, (True, True): TITLE}
+"""By whether it is strong, and whether it has serifs: as on the screen, figures and notes without,
+what is said to the artist with."""
+FRACTION = re.compile(r"(?<![\w/.])(\d{1,2})/(\d{1,2})(?![\w/])")
+RAISED, FIGURE, SLASH = 0.34, 0.62, "\u2044"
+"""A fraction's figures: how far the upper one is raised and how large they are, of the type."""
 GRAPHITE, PENCIL, LINE = "#2b2926", "#5f584e", "#cdc1ad"
 CHALK, VERDIGRIS = "#a83a25", "#2f6b57"
 PROOF_MM = 100.0
@@ -31,7 +39,7 @@ PAGES_MM = {
 
 
 def _fonts() -> None:
-    for name in (PLAIN, STRONG):
+    for name in FACES.values():
         if name not in pdfmetrics.getRegisteredFontNames():
             pdfmetrics.registerFont(TTFont(name, FONTS / f"{name}.ttf"))
 
@@ -103,51 +111,73 @@ class Page:
         self.line([(x, y - arm), (x, y + arm)], colour)
 
     def text(self, x: float, y: float, said: str, size: float = 3.4, strong: bool = False,
-             colour: str = GRAPHITE, anchor: str = "start",
-             turn_deg: float = 0.0) -> None:  # fmt: skip
-        """Words on a base line, `size` being the height of the type in mm."""
+             colour: str = GRAPHITE, anchor: str = "start", turn_deg: float = 0.0,
+             serif: bool = False) -> None:  # fmt: skip
+        """Words on a base line, `size` being the height of the type in mm; fractions as such."""
+        back = {"start": 0.0, "middle": 0.5, "end": 1.0}[anchor]
+        at = -back * self.wide(said, size, strong, serif)
         self._canvas.saveState()
         self._canvas.setFillColor(colour)
-        self._canvas.setFont(STRONG if strong else PLAIN, size * mm)
         self._canvas.translate(*self._at(x, y))
         self._canvas.rotate(-turn_deg)
-        draw: Any = {
-            "start": self._canvas.drawString,
-            "middle": self._canvas.drawCentredString,
-            "end": self._canvas.drawRightString,
-        }[anchor]
-        draw(0, 0, said)
+        for piece, share, raised in _pieces(said):
+            self._canvas.setFont(FACES[strong, serif], share * size * mm)
+            self._canvas.drawString(at * mm, raised * size * mm, piece)
+            at += _wide(piece, share * size, FACES[strong, serif])
         self._canvas.restoreState()
 
-    def wide(self, said: str, size: float = 3.4, strong: bool = False) -> float:
+    def wide(self, said: str, size: float = 3.4, strong: bool = False,
+             serif: bool = False) -> float:  # fmt: skip
         """How wide words come out, in mm."""
-        return float(pdfmetrics.stringWidth(said, STRONG if strong else PLAIN, size * mm)) / mm
+        face = FACES[strong, serif]
+        return sum(_wide(piece, share * size, face) for piece, share, _ in _pieces(said))
 
-    def lines(self, said: str, width: float, size: float = 3.4, strong: bool = False) -> list[str]:
+    def lines(self, said: str, width: float, size: float = 3.4, strong: bool = False,
+              serif: bool = False) -> list[str]:  # fmt: skip
         """Words over as many lines of that width as they need; a word too long by itself is
         broken."""
         made = [""]
         for word in said.split():
             longer = f"{made[-1]} {word}".strip()
-            if self.wide(longer, size, strong) <= width:
+            if self.wide(longer, size, strong, serif) <= width:
                 made[-1] = longer
                 continue
             made.append(word)
-            while self.wide(made[-1], size, strong) > width:
+            while self.wide(made[-1], size, strong, serif) > width:
                 shorter = range(len(made[-1]) - 1, 0, -1)
                 fits = next(
-                    n for n in shorter if n == 1 or self.wide(made[-1][:n], size, strong) <= width
-                )
+                    n for n in shorter
+                    if n == 1 or self.wide(made[-1][:n], size, strong, serif) <= width
+                )  # fmt: skip
                 made[-1:] = [made[-1][:fits], made[-1][fits:]]
         return [each for each in made if each] or [""]
 
     def wrapped(self, x: float, y: float, width: float, said: str, size: float = 3.4,
-                strong: bool = False, colour: str = GRAPHITE) -> float:  # fmt: skip
+                strong: bool = False, colour: str = GRAPHITE,
+                serif: bool = False) -> float:  # fmt: skip
         """Words over as many lines as they need; the base line that comes next."""
-        for line in self.lines(said, width, size, strong):
-            self.text(x, y, line, size, strong, colour)
+        for line in self.lines(said, width, size, strong, serif):
+            self.text(x, y, line, size, strong, colour, serif=serif)
             y += LEADING * size
         return y
+
+    def head(self, x: float, width: float, title: str, what: str, y: float = 17.0) -> float:
+        """Over a page: a plumb hung beside the study's title, what the page is, a line; the base
+        line below."""
+        self.line([(x, y - 5.0), (x + 4.4, y - 5.0)], width=0.6)
+        self.line([(x + 2.2, y - 5.0), (x + 2.2, y - 0.9)], width=0.3)
+        self.area([(x + 1.3, y - 1.0), (x + 3.1, y - 1.0), (x + 2.2, y + 1.4)], VERDIGRIS)
+        y = self.wrapped(x + 8.0, y, width - 8.0, title, 6.2, strong=True, serif=True) - 2.2
+        y = self.wrapped(x + 8.0, y, width - 8.0, what, 3.4, colour=PENCIL) - 1.4
+        self.line([(x, y), (x + width, y)], LINE)
+        return y + 7.5
+
+    def foot(self, x: float, width: float, number: int | None = None) -> None:
+        """At the foot of a page: the bar to hold a ruler to, and the page's number."""
+        self.proof_bar(x, self.height_mm - 8.0)
+        if number is not None:
+            self.text(x + width, self.height_mm - 8.0, str(number), 3.2, colour=PENCIL,
+                      anchor="end")  # fmt: skip
 
     def image(self, picture: Any, x: float, y: float, width: float, height: float) -> None:
         """A picture (an ImageReader) in a rectangle from its top-left corner."""
@@ -172,6 +202,24 @@ class Page:
         self._canvas.setDash([each * mm for each in dash] if dash else [])
         self._canvas.setLineCap(1)
         self._canvas.setLineJoin(1)
+
+
+def _pieces(said: str) -> Iterator[tuple[str, float, float]]:
+    """Words in pieces of one size each: (piece, share of the type's size, how far raised)."""
+    at = 0
+    for found in FRACTION.finditer(said):
+        before = said[at : found.start()]
+        # A whole and its fraction are one number.
+        yield re.sub(r"(\d) $", "\\1\u2009", before), 1.0, 0.0
+        yield found[1], FIGURE, RAISED
+        yield SLASH, 1.0, 0.0
+        yield found[2], FIGURE, 0.0
+        at = found.end()
+    yield said[at:], 1.0, 0.0
+
+
+def _wide(piece: str, size: float, face: str) -> float:
+    return float(pdfmetrics.stringWidth(piece, face, size * mm)) / mm
 
 
 def page_for(width_mm: float, height_mm: float) -> tuple[float, float]:

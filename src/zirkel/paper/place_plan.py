@@ -35,14 +35,14 @@ def _of(worked: Worked) -> bytes:
     if place is None:
         raise BadInput("place", "nothing is written down of the place yet: measure it first")
     paper = Page(f"{study.title}, the place", WIDTH, HEIGHT)
-    paper.wrapped(EDGE, 18.0, WIDTH - 2 * EDGE, f"{study.title}: the place", 6.5, strong=True)
+    paper.head(EDGE, WIDTH - 2 * EDGE, study.title, "The place, to come back to it another day")
     laid = laid_out(place)
     y = 34.0
     if laid is not None:
         _plan(paper, place, laid, study.inches)
         _side(paper, place, study.inches)
         y = PLAN_TOP + PLAN_HIGH + 14.0
-    paper.text(EDGE, y, "To come back to it", 5.0, strong=True)
+    paper.text(EDGE, y, "To come back to it", 5.0, strong=True, serif=True)
     y += 9.0
     for each in checklist(place, study.inches):
         if y > HEIGHT - 2 * EDGE:

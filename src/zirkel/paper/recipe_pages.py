@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
+from zirkel.core.sheet.recipe.dictation import Item
 from zirkel.core.study import Sheet
 from zirkel.core.words.perspective import say_repeat
 from zirkel.core.words.recipe import say_item, scene_of
@@ -12,86 +13,100 @@ from zirkel.core.words.tones import say_lines
 from zirkel.core.worked import Worked
 from zirkel.paper.base import Paper
 from zirkel.paper.depth_lines import say_ticks
-from zirkel.paper.page import LEADING, LINE, PENCIL, VERDIGRIS, Page
+from zirkel.paper.page import LEADING, PENCIL, VERDIGRIS, Page
+from zirkel.paper.step_drawing import DrawnStep, Place, draw_step, small_sheet
 
 WIDTH, HEIGHT = 210.0, 297.0
-EDGE, ROW, SMALL = 16.0, 35.0, 30.0
+EDGE, SMALL, GAP = 16.0, 44.0, 5.0
 LEFT = EDGE + SMALL + 8.0
 BESIDE = WIDTH - EDGE - LEFT
-PLACED, BETWEEN = 4.2, 3.6
+PLACED, BETWEEN = 4.7, 4.0
+FOOT = 18.0
 
 
 @dataclass(frozen=True, slots=True)
 class Printed:
     """One thing of the dictation: its sentence; for a landmark to place also coordinates in words,
-    where it goes, and from where (mm on the sheet)."""
+    where it goes, and its steps; for a line to draw its points, and whether it closes."""
 
     said: str
     from_edges: str = ""
-    place: tuple[float, float] | None = None
-    via: Sequence[tuple[float, float]] = ()
+    place: Place | None = None
+    steps: Sequence[DrawnStep] = ()
+    line: Sequence[Place] = ()
+    closed: bool = False
+
+    @property
+    def drawn(self) -> bool:
+        """Whether a small sheet stands beside its words."""
+        return self.place is not None or bool(self.line)
 
 
 def recipe_pages(
     title: str, school: str, sheet: Sheet, set_up: Sequence[str], items: Sequence[Printed]
 ) -> bytes:
-    """A4 pages: the set-up first, then the dictation in its order, each placing drawn."""
+    """A4 pages: the set-up first, then the dictation in its order, each placing and line drawn."""
     paper = Page(f"{title}, recipe", WIDTH, HEIGHT)
-    y = _head(paper, title, school)
+    pages = 1
+    y = paper.head(EDGE, WIDTH - 2 * EDGE, title, school)
     for line in set_up:
-        y = paper.wrapped(EDGE, y, WIDTH - 2 * EDGE, line, 3.4)
+        y = paper.wrapped(EDGE, y, WIDTH - 2 * EDGE, line, 3.6)
     y += 4.0
-    placed: list[tuple[float, float]] = []
-    number = 0
+    small = sheet.height_mm * min(SMALL / sheet.width_mm, SMALL / sheet.height_mm)
+    placed: list[Place] = []
+    lines: list[tuple[Sequence[Place], bool]] = []
     for each in items:
-        high = _high(paper, each)
-        if y + high > HEIGHT - 18.0:
-            paper.proof_bar(EDGE, HEIGHT - 8.0)
+        high = _high(paper, each, small)
+        if y + high > HEIGHT - FOOT:
+            paper.foot(EDGE, WIDTH - 2 * EDGE, pages)
             paper.turn_page()
-            y = _head(paper, title, school)
-        if each.place is None:
-            paper.wrapped(LEFT, y + 1.5, BESIDE, each.said, BETWEEN, colour=PENCIL)
-        else:
-            number += 1
-            _row(paper, y, number, each, each.place, sheet, placed)
+            pages += 1
+            y = paper.head(EDGE, WIDTH - 2 * EDGE, title, school)
+        _row(paper, y, each, sheet, placed, lines)
+        if each.place is not None:
             placed.append(each.place)
+        if each.line:
+            lines.append((each.line, each.closed))
         y += high
-    paper.proof_bar(EDGE, HEIGHT - 8.0)
+    paper.foot(EDGE, WIDTH - 2 * EDGE, pages)
     return paper.done()
 
 
-def _head(paper: Page, title: str, school: str) -> float:
-    y = paper.wrapped(EDGE, 16.0, WIDTH - 2 * EDGE, title, 6.0, strong=True)
-    y = paper.wrapped(EDGE, y - 1.0, WIDTH - 2 * EDGE, school, 3.2)
-    paper.line([(EDGE, y), (WIDTH - EDGE, y)], LINE)
-    return y + 7.0
-
-
 def _row(
-    paper: Page, y: float, number: int, each: Printed, place: tuple[float, float], sheet: Sheet,
-    placed: Sequence[tuple[float, float]],
+    paper: Page, y: float, each: Printed, sheet: Sheet, placed: Sequence[Place],
+    lines: Sequence[tuple[Sequence[Place], bool]],
 ) -> None:  # fmt: skip
-    size = min(SMALL / sheet.width_mm, SMALL / sheet.height_mm)
-    paper.box(EDGE, y, sheet.width_mm * size, sheet.height_mm * size, LINE, 0.2)
-
-    def at(p: tuple[float, float]) -> tuple[float, float]:
-        return EDGE + p[0] * size, y + p[1] * size
-
-    for point in placed:
-        paper.circle(*at(point), 0.35, PENCIL, 0.1, filled=True)
-    for start in each.via:
-        paper.line([at(start), at(place)], PENCIL, 0.15, (0.6, 0.6))
-    paper.cross(*at(place), 1.4, VERDIGRIS)
-    below = paper.wrapped(LEFT, y + 4.0, BESIDE, f"{number}  {each.said}", PLACED)
-    paper.wrapped(LEFT, below + 0.4, BESIDE, each.from_edges, 2.9, colour=PENCIL)
-
-
-def _high(paper: Page, each: Printed) -> float:
-    """How high it comes out."""
+    if not each.drawn:
+        paper.wrapped(LEFT, y + 2.0, BESIDE, each.said, BETWEEN, colour=PENCIL, serif=True)
+        return
+    size = sheet.width_mm, sheet.height_mm
+    small = small_sheet(paper, EDGE, y, size, SMALL, placed, lines)
     if each.place is None:
-        return 3.0 + LEADING * BETWEEN * len(paper.lines(each.said, BESIDE, BETWEEN))
-    words = paper.lines(f"00  {each.said}", BESIDE, PLACED)
-    return max(ROW, 8.0 + LEADING * (PLACED * len(words) + 2.9))
+        paper.line([small.at(p) for p in each.line], VERDIGRIS, 0.4, closed=each.closed)
+        paper.wrapped(LEFT, y + 4.0, BESIDE, each.said, PLACED, serif=True)
+        return
+    for step in each.steps:
+        draw_step(paper, small, step, each.place)
+    paper.line([_beside(small.at(each.place), -1.3, 0), _beside(small.at(each.place), 1.3, 0)],
+               VERDIGRIS, 0.5)  # fmt: skip
+    paper.line([_beside(small.at(each.place), 0, -1.3), _beside(small.at(each.place), 0, 1.3)],
+               VERDIGRIS, 0.5)  # fmt: skip
+    paper.text(LEFT - 3.0, y + 4.0, str(len(placed) + 1), 3.4, strong=True, anchor="end")
+    below = paper.wrapped(LEFT, y + 4.0, BESIDE, each.said, PLACED, serif=True)
+    paper.wrapped(LEFT, below + 0.6, BESIDE, each.from_edges, 3.2, colour=PENCIL)
+
+
+def _beside(at: Place, x: float, y: float) -> Place:
+    return at[0] + x, at[1] + y
+
+
+def _high(paper: Page, each: Printed, small: float) -> float:
+    """How high it comes out, with the space below it."""
+    size = PLACED if each.drawn else BETWEEN
+    words = LEADING * size * len(paper.lines(each.said, BESIDE, size, serif=True))
+    if not each.drawn:
+        return 2.6 + words
+    return GAP + max(small, 2.0 + words + (LEADING * 3.2 if each.from_edges else 0.0))
 
 
 def _of(worked: Worked) -> bytes:
@@ -101,7 +116,8 @@ def _of(worked: Worked) -> bytes:
     for each in worked.dictation:
         made = each.construction
         if each.kind != "place" or made is None:
-            items.append(Printed(say_item(each, scene)))
+            line, closed = _line(each, scene.places)
+            items.append(Printed(say_item(each, scene), line=line, closed=closed))
             continue
         mark = worked.plan.marks[made.landmark]
         items.append(
@@ -110,9 +126,10 @@ def _of(worked: Worked) -> bytes:
                 f"or {words.length(mark.held_left_mm)} from the left and "
                 f"{words.length(mark.held_top_mm)} from the top edge",
                 made.place,
-                [scene.places[name] for s in made.steps for name in s.via],
+                [DrawnStep(s.manner, s.value, [scene.places[name] for name in s.via])
+                 for s in made.steps],
             )
-        )
+        )  # fmt: skip
     set_up = [hint.text for hint in worked.school.set_up] + say_ticks(worked.depth_on_sheet)
     if study.overlaps:
         shapes, marks = ({e.id: e.name for e in each} for each in (study.shapes, study.landmarks))
@@ -120,6 +137,16 @@ def _of(worked: Worked) -> bytes:
     for row in study.repeats:
         set_up += say_repeat(row, words)
     return recipe_pages(study.title, worked.school.title, study.sheet, set_up, items)
+
+
+def _line(item: Item, places: Mapping[str, Place]) -> tuple[Sequence[Place], bool]:
+    """What is joined by an item, and whether it closes; nothing for one that joins nothing."""
+    if item.join is None:
+        return (), False
+    points = [places[name] for name in item.join.landmarks if name in places]
+    shape = item.join.shape
+    closed = item.join.kind == "envelope" or bool(shape and shape.closed)
+    return (points if len(points) > 1 else ()), closed
 
 
 PAPER = Paper("recipe", "Recipe", "as it is dictated, drawn", _of)

@@ -49,8 +49,8 @@ def tick_strips(title: str, strips: Sequence[Ticks]) -> bytes:
 
 def _head(paper: Page, title: str) -> float:
     width = paper.width_mm - 2 * EDGE
-    line = paper.lines(f"{title}: tick strips", width, 4.6, strong=True)[0]
-    paper.text(EDGE, 11.0, line, 4.6, strong=True)
+    line = paper.lines(f"{title}: tick strips", width, 4.8, strong=True, serif=True)[0]
+    paper.text(EDGE, 11.0, line, 4.8, strong=True, serif=True)
     said = "Cut along the dashed lines. Lay the strip's left end on the first landmark."
     paper.wrapped(EDGE, 16.5, width, said, 3.0, colour=PENCIL)
     return TOP

@@ -12,11 +12,11 @@ import math
 
 from zirkel.core.worked import Worked
 from zirkel.paper.base import Paper
-from zirkel.paper.page import CHALK, LINE, PENCIL, Page
+from zirkel.paper.page import CHALK, LINE, PENCIL, VERDIGRIS, Page
 
 WIDTH, HEIGHT = 210.0, 297.0
 CARD_WIDE, CARD_HIGH = 174.0, 118.0
-LEFT, TOP = (WIDTH - CARD_WIDE) / 2.0, 52.0
+LEFT, TOP = (WIDTH - CARD_WIDE) / 2.0, 56.0
 STEP_DEG = 2.5
 """Five minutes of the hour."""
 
@@ -27,19 +27,13 @@ HOURS_IN, DEGREES_IN = 13.0, 23.0
 def tilt_card(title: str) -> bytes:
     """One page with the card to cut out, and how it is used."""
     paper = Page(f"{title}, tilt card", WIDTH, HEIGHT)
-    name = paper.lines(f"{title}: tilt card", CARD_WIDE, 5.0, strong=True)[0]
-    paper.text(LEFT, 16.0, name, 5.0, strong=True)
-    y = paper.wrapped(
-        LEFT, 23.0, CARD_WIDE,
-        "Stick it on board and cut it out. Pull a thread through the hole and tie a weight to it.",
-        3.4, colour=PENCIL,
-    )  # fmt: skip
+    y = paper.head(LEFT, CARD_WIDE, title, "Tilt card")
     paper.wrapped(
         LEFT, y, CARD_WIDE,
-        "Lay the long edge along the stick, its right end up, flat to the eye. Where the thread "
-        "falls is the tilt: the hour outside, degrees inside. Carry it to the sheet the same way.",
-        3.4, colour=PENCIL,
+        "Stick it on board and cut it out, away from the hand. Pull a thread through the hole and "
+        "tie a weight to it.", 3.8, serif=True,
     )  # fmt: skip
+    _in_use(paper)
     paper.box(LEFT, TOP, CARD_WIDE, CARD_HIGH, LINE, 0.3, (1.5, 1.5))
     hole = (LEFT + CARD_WIDE / 2.0, TOP + 5.0)
     paper.circle(*hole, 1.2, CHALK, 0.3)
@@ -48,8 +42,40 @@ def tilt_card(title: str) -> bytes:
     paper.text(hole[0] + 8.0, TOP + 6.0, "right end up", 3.0, colour=PENCIL)
     for number in range(int(180 / STEP_DEG) + 1):
         _ray(paper, hole, number * STEP_DEG)
-    paper.proof_bar(LEFT, HEIGHT - 10.0)
+    paper.foot(LEFT, CARD_WIDE)
     return paper.done()
+
+
+USED = (LEFT + 44.0, TOP + CARD_HIGH + 52.0)
+"""Middle of the drawing of how it is used, and the lean of its stick in degrees."""
+LEAN = 40.0
+
+
+def _in_use(paper: Page) -> None:
+    """The card in small, laid along a leaning stick, its thread hanging straight down."""
+    turn = math.radians(LEAN)
+    along, across = (math.sin(turn), -math.cos(turn)), (math.cos(turn), math.sin(turn))
+
+    def at(far: float, beside: float) -> tuple[float, float]:
+        return (USED[0] + far * along[0] + beside * across[0],
+                USED[1] + far * along[1] + beside * across[1])  # fmt: skip
+
+    paper.line([at(-46.0, -1.6), at(46.0, -1.6)], "#7a5a24", 2.2)
+    paper.line([at(-46.0, -1.6), at(46.0, -1.6)], "#d9b36c", 1.5)
+    corners = [at(-26.0, 0.0), at(26.0, 0.0), at(26.0, 34.0), at(-26.0, 34.0)]
+    paper.area(corners, "#f6f0e4")
+    paper.line(corners, width=0.4, closed=True)
+    hole = at(0.0, 2.4)
+    low = (hole[0], hole[1] + 40.0)
+    paper.circle(*hole, 0.9, CHALK, 0.4)
+    paper.line([hole, low], VERDIGRIS, 0.4)
+    paper.area([(low[0] - 1.6, low[1]), (low[0] + 1.6, low[1]), (low[0], low[1] + 4.4)], VERDIGRIS)
+    paper.wrapped(
+        LEFT + 98.0, USED[1] - 20.0, CARD_WIDE - 98.0,
+        "Lay the long edge along the stick, its right end up, flat to the eye. Where the thread "
+        "falls is the tilt: the hour outside, degrees inside. Carry it to the sheet the same way.",
+        4.0, serif=True,
+    )  # fmt: skip
 
 
 def ray_end(hole: tuple[float, float], tilt_deg: float, inside_mm: float) -> tuple[float, float]:

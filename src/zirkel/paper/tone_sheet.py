@@ -32,8 +32,10 @@ def tone_sheet(worked: Worked) -> bytes:
     paper.proof_bar(sheet.margin.left, sheet.height_mm - 5.0)
     paper.turn_page(*A4)
     names = {each.id: each.name for each in study.tone_areas}
-    y = paper.wrapped(EDGE, 20.0, A4[0] - 2 * EDGE, f"{study.title}: tones", 6.0, strong=True)
-    y = paper.wrapped(EDGE, y + 1.0, A4[0] - 2 * EDGE, say_order(plan), 3.6) + 4.0
+    y = paper.head(
+        EDGE, A4[0] - 2 * EDGE, study.title, "The plan of tones: what to lay, in which order"
+    )
+    y = paper.wrapped(EDGE, y, A4[0] - 2 * EDGE, say_order(plan), 4.0, serif=True) + 4.0
     laid = sorted(plan.flat, key=lambda each: (each.turn is None, each.turn or 0))
     for each in laid:
         corners = [(EDGE, y), (EDGE + SWATCH, y), (EDGE + SWATCH, y + SWATCH), (EDGE, y + SWATCH)]

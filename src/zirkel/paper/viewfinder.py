@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from zirkel.core.worked import Worked
 from zirkel.paper.base import Paper
-from zirkel.paper.page import LINE, PENCIL, Page
+from zirkel.paper.page import LINE, Page
 
 WIDTH, HEIGHT = 210.0, 297.0
 OPENING, BORDER = 130.0, 26.0
@@ -15,10 +15,10 @@ def viewfinder(title: str, ratio: float) -> bytes:
     and thirds ticked round it."""
     w, h = (OPENING, OPENING / ratio) if ratio >= 1 else (OPENING * ratio, OPENING)
     paper = Page(f"{title}, viewfinder", WIDTH, HEIGHT)
-    left, top = (WIDTH - w) / 2.0, 60.0
-    paper.text(18.0, 16.0, f"{title}: viewfinder", 5.0, strong=True)
-    paper.text(18.0, 23.0, "Cut along both lines; cut away from the hand, on a board. Hold it "
-               "upright, one eye shut.", 3.2, colour=PENCIL)  # fmt: skip
+    left, top = (WIDTH - w) / 2.0, 72.0
+    y = paper.head(18.0, WIDTH - 36.0, title, "Viewfinder, in the frame's proportion")
+    paper.wrapped(18.0, y, WIDTH - 36.0, "Cut along both lines, away from the hand, on a board. "
+                  "Hold it upright, one eye shut.", 3.8, serif=True)  # fmt: skip
     paper.box(left - BORDER, top - BORDER, w + 2 * BORDER, h + 2 * BORDER, LINE, 0.3, (2.0, 2.0))
     paper.box(left, top, w, h, pen=0.4)
     for share, tall in ((0.25, 5.0), (1 / 3, 3.0), (0.5, 8.0), (2 / 3, 3.0), (0.75, 5.0)):
@@ -33,7 +33,7 @@ def viewfinder(title: str, ratio: float) -> bytes:
     for place, said in ((0.25, "1/4"), (0.5, "1/2"), (0.75, "3/4")):
         paper.text(left + place * w, top - 9.5, said, 3.2, anchor="middle")
         paper.text(left - 9.0, top + place * h + 1.0, said, 3.2, anchor="end")
-    paper.proof_bar(18.0, HEIGHT - 10.0)
+    paper.foot(18.0, WIDTH - 36.0)
     return paper.done()
 
 
