@@ -68,7 +68,7 @@ class EmptyWall(BrowserCase):
         self.open("/", "text=Nothing hangs here yet")
         steps = self.page.get_by_role("region", name="What to do first")
         expect(steps.get_by_role("img")).to_have_count(3)
-        expect(steps.get_by_role("button")).to_have_count(0)
+        expect(steps.get_by_role("button")).to_have_count(1)
         steps.get_by_role("link", name="Sight a scene").click()
         self.page.wait_for_url("**/scenes")
 

@@ -34,6 +34,13 @@ class HandCase(BrowserCase):
         for each in keys:
             self.page.keyboard.press(each)
 
+    def typed(self, text):
+        """Keys of which this keyboard has no name, as °."""
+        for key in text:
+            self.page.evaluate(
+                "key => window.dispatchEvent(new KeyboardEvent('keydown', {key}))", key
+            )
+
     def pair(self, first, second):
         self.page.keyboard.type(self.letters[first] + self.letters[second])
 
@@ -112,13 +119,34 @@ class Entering(HandCase):
             self.keys("Escape")
             self.pair("brow_top", "chin")
             self.keys("t")
-            for key in typed:
-                self.page.evaluate(
-                    "key => window.dispatchEvent(new KeyboardEvent('keydown', {key}))", key
-                )
+            self.typed(typed)
             self.keys("Enter")
             self.wait_for_version(version + 1)
             self.assertAlmostEqual(self.newest()["entry"]["degrees"], degrees)
+
+    def test_a_tilt_taken_up_again_means_what_it_meant(self):
+        """130 degrees are not half past one, nor 8 degrees eight o'clock."""
+        for typed, degrees, shown in (("130°", 130.0, "4:20"), ("8°", 8.0, "8°"),
+                                      ("7.5°", 7.5, "12:15"), ("61°", 61.0, "61°")):  # fmt: skip
+            version = self.version()
+            self.keys("Escape")
+            self.pair("brow_top", "chin")
+            self.keys("t")
+            self.typed(typed)
+            self.keys("Enter")
+            self.wait_for_version(version + 1)
+            taken = self.newest()["id"]
+            self.page.click("text=Readings")
+            self.page.locator(f"[data-reading='{taken}'] button").first.click()
+            self.page.get_by_role("button", name="Correct").click()
+            self.assertIn(shown, self.readout())
+            hand = self.page.get_by_role("slider", name="Tilt as an hour")
+            self.assertAlmostEqual(float(hand.get_attribute("aria-valuenow")), degrees)
+            self.keys("Enter")
+            expect(self.page.locator("output")).to_contain_text("which hour?")
+            self.page.wait_for_timeout(300)
+            self.assertAlmostEqual(self.newest()["entry"]["degrees"], degrees)
+            self.page.click("text=Next >> nth=0")
 
     def test_no_zero_is_recorded_that_nobody_gave(self):
         version = self.version()

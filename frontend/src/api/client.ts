@@ -32,7 +32,8 @@ export class ApiError extends Error {
 
   /** The sentence about what was entered, without the path to the field. */
   get sentence(): string {
-    return this.problem.problems?.[0]?.problem ?? this.problem.detail;
+    const said = this.problem.problems?.[0]?.problem ?? this.problem.detail;
+    return `${said.charAt(0).toUpperCase()}${said.slice(1)}${/[.?!]$/.test(said) ? "" : "."}`;
   }
 }
 

@@ -161,6 +161,7 @@ function RoomPicture({ room, children }: { room: Room; children?: React.ReactNod
       looking={room.looking}
       allNames={room.allNames}
       onPlace={room.placing ? room.place : null}
+      foot={stick.inHand && !room.easel}
     >
       {children}
     </BenchPicture>

@@ -21,11 +21,11 @@ export function Looking({ room }: { room: Room }) {
           <Button onClick={looking.whole}>As a whole</Button>
         </>
       )}
-      <Button aria-pressed={room.allNames} onClick={room.nameAll}>
-        {room.allNames ? "Fewer names" : "All names"}
+      <Button aria-label="All names" aria-pressed={room.allNames} onClick={room.nameAll}>
+        Names
       </Button>
       <Button aria-pressed={room.wide} onClick={room.widen} className={styles.widen}>
-        {room.wide ? "The side again" : "Larger"}
+        {room.wide ? "With the side" : "Larger"}
       </Button>
     </div>
   );

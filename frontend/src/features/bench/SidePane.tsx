@@ -1,6 +1,7 @@
 // Beside the picture: what to sight next, the readings, the marks, or the set-up.
 import { Segmented } from "antd";
 import { lazy, Suspense, useState } from "react";
+import { FirstSteps } from "../../shared/FirstSteps";
 import styles from "./BenchRoom.module.css";
 import { Marks, Progress, Prompter, Readings } from "./prompter";
 import { type Room, SIDES } from "./useBenchRoom";
@@ -14,6 +15,7 @@ export function SidePane({ room }: { room: Room }) {
   return (
     <aside className={styles.side}>
       <Segmented block options={[...SIDES]} value={side} onChange={room.turnTo} />
+      <FirstSteps bench={bench} room="bench" stick={room.stick} />
       <div className={styles.scroll}>
         {side === "Next" && (
           <Prompter

@@ -6,6 +6,7 @@ import { useSearchParams } from "react-router";
 import { queries } from "../../api/queries";
 import type { Bench, Change, RecipeRoom as Room } from "../../api/types";
 import { Sign } from "../../shared/drawn";
+import { FirstSteps } from "../../shared/FirstSteps";
 import { Said } from "../../shared/Said";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { useShortcuts } from "../../shared/useShortcuts";
@@ -112,6 +113,7 @@ export function RecipeRoom({ bench, make }: Props) {
       />
       <aside className={styles.side}>
         {tabs}
+        {view === "Recipe" && <FirstSteps bench={bench} room="draw" />}
         {view === "Recipe" && (
           <Dictation room={room} at={at} onGo={go} onEasel={() => put(at, true)} />
         )}

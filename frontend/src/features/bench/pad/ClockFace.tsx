@@ -1,6 +1,7 @@
 // A clock face to take a tilt with: tap an hour, drag the hand, or step it with the arrow keys.
 import { useRef } from "react";
 import { handAngle, handTip } from "../../../geometry/marks";
+import { asHour } from "./tilts";
 import styles from "./Values.module.css";
 
 const CENTRE = { x: 80, y: 80 };
@@ -8,23 +9,6 @@ const RADIUS = 62;
 const STEP = 2.5;
 
 type Props = { degrees: number | null; onChange: (text: string) => void };
-
-/** Hours and minutes of a tilt, as the value's text. */
-export function asHour(degrees: number): string {
-  const minutes = Math.round(((degrees % 180) * 2) / 5) * 5;
-  const hours = Math.floor(minutes / 60);
-  return `${hours === 0 ? 12 : hours}:${String(minutes % 60).padStart(2, "0")}`;
-}
-
-/** Degrees for drawing the hand from what is typed so far, or null. */
-export function handFrom(text: string): number | null {
-  const clock = /^(\d{1,2}):(\d{2})$/.exec(text.trim());
-  if (clock) {
-    return ((Number(clock[1]) % 12) * 30 + Number(clock[2]) / 2) % 180;
-  }
-  const plain = Number(text);
-  return text.trim() && Number.isFinite(plain) ? ((plain % 180) + 180) % 180 : null;
-}
 
 export function ClockFace({ degrees, onChange }: Props) {
   const face = useRef<SVGSVGElement>(null);

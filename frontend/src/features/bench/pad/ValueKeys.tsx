@@ -1,8 +1,9 @@
 // Keys for the value: wholes and fractions, or the clock face, with the sides beside them.
 import { Arrow } from "../../../shared/Arrow";
 import { Said } from "../../../shared/Said";
-import { ClockFace, handFrom } from "./ClockFace";
+import { ClockFace } from "./ClockFace";
 import { asMeant } from "./kinds";
+import { handFrom } from "./tilts";
 import type { Pad } from "./usePad";
 import styles from "./Values.module.css";
 

@@ -11,6 +11,7 @@ import {
   sideOf,
   toSighting,
 } from "./kinds";
+import { asTyped } from "./tilts";
 import { useKept } from "./useKept";
 
 export type PadState = {
@@ -304,8 +305,8 @@ function fromEntry(kinds: PadKinds, entry: Entry, old: PadState): PadState {
     "first" in entry && Array.isArray(entry.first)
       ? [...entry.first, ...(entry.second as string[])]
       : [text("from") ?? text("first"), text("to") ?? text("second"), text("at") ?? text("hits")];
-  const raw =
-    text("units") ?? text("degrees") ?? text("offset") ?? text("fraction") ?? text("ratio");
+  const tilt = typeof entry.degrees === "number" ? asTyped(entry.degrees) : text("degrees");
+  const raw = text("units") ?? tilt ?? text("offset") ?? text("fraction") ?? text("ratio");
   const behind = kind.sort === "offset" && raw?.startsWith("-");
   return {
     ...EMPTY,

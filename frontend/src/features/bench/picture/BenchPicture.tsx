@@ -24,6 +24,9 @@ const FINGER = 26;
 const LEVEL_PX = 2.5;
 /** Width of the picture below which its headings are kept short. */
 const NARROW = 560;
+/** Width up to which what is said of the sheet keeps to its unit, beside the buttons. */
+const TIGHT = 900;
+const FOOT = 62;
 
 type Props = {
   bench: Bench;
@@ -50,6 +53,8 @@ type Props = {
   looking: Looking;
   /** Takes the next tap on the subject, in mm there, while a landmark is being placed. */
   onPlace: ((at: Point) => void) | null;
+  /** Whether room is kept at the foot for what is done with the stick. */
+  foot: boolean;
   /** Whether all names are shown, colliding or not. */
   allNames: boolean;
   /** What stands over the picture: buttons and words. */
@@ -59,7 +64,8 @@ type Props = {
 export function BenchPicture(props: Props) {
   const { bench, chosen, kind, pointed, onChoose } = props;
   const { box, looking } = props;
-  const { width, height } = useSize(box);
+  const { width, height: whole } = useSize(box);
+  const height = whole - (props.foot && width > NARROW ? FOOT : 0);
   const picture = usePicture(useTightening(bench), width, height, props.looking.view);
   const strains = useMemo(() => strainsOf(bench, picture), [bench, picture]);
   const [over, setOver] = useState<string | null>(null);
@@ -79,7 +85,7 @@ export function BenchPicture(props: Props) {
       {width > 0 && (
         <svg
           width={width}
-          height={height}
+          height={whole}
           role={props.overlay ? "group" : "img"}
           aria-label={`Subject and sheet: ${bench.landmarks.length} landmarks, ${bench.readings.length} readings`}
           onPointerMove={(event) =>
@@ -144,6 +150,7 @@ export function BenchPicture(props: Props) {
             height={height}
             strains={strains}
           />
+          <Titles bench={bench} divide={picture.layout.divide} width={width} />
           {props.overlay?.(picture, height)}
         </svg>
       )}
@@ -189,21 +196,9 @@ function Halves({
     width: w - (s.margin_left_mm + s.margin_right_mm) * sheet.perMm,
     height: h - (s.margin_top_mm + s.margin_bottom_mm) * sheet.perMm,
   };
-  const unit = bench.unit?.name ?? "no unit yet";
   return (
     <g>
       <path d={`M${divide} 0V${height}`} stroke="var(--line)" />
-      <text x="18" y="27" className={styles.title}>
-        Subject
-      </text>
-      <text x={divide + 18} y="27" className={styles.title}>
-        Sheet
-      </text>
-      <text x={divide + 76} y="27" className={styles.note}>
-        {width < NARROW ? "" : fractions(s.said_size)}
-        {s.said_unit ? `${width < NARROW ? "" : ", "}${unit} = ${fractions(s.said_unit)}` : ""}
-        {s.fits ? "" : " — runs off the sheet"}
-      </text>
       <g clipPath="url(#sheet-side)">
         <rect x={sheet.left + 3} y={sheet.top + 3} width={w} height={h} fill="var(--shadow)" />
         <rect x={sheet.left} y={sheet.top} width={w} height={h} className={styles.sheet} />
@@ -218,6 +213,27 @@ function Halves({
           />
         )}
       </g>
+    </g>
+  );
+}
+
+/** What each side is, over all that lies on it. */
+function Titles({ bench, divide, width }: { bench: Bench; divide: number; width: number }) {
+  const s = bench.sheet;
+  const unit = bench.unit?.name ?? "no unit yet";
+  return (
+    <g className={styles.titles}>
+      <text x="18" y="27" className={styles.title}>
+        Subject
+      </text>
+      <text x={divide + 18} y="27" className={styles.title}>
+        Sheet
+      </text>
+      <text x={divide + 76} y="27" className={styles.note}>
+        {width < TIGHT ? "" : fractions(s.said_size)}
+        {s.said_unit ? `${width < TIGHT ? "" : ", "}${unit} = ${fractions(s.said_unit)}` : ""}
+        {s.fits ? "" : " — runs off the sheet"}
+      </text>
     </g>
   );
 }

@@ -18,11 +18,7 @@ export function StickBar({ stick, unit }: { stick: Stick; unit: string }) {
       </p>
       <div>
         {stick.needsThumb && (
-          <Button
-            onClick={stick.setToUnit}
-            type={stick.thumb === 0 ? "primary" : "default"}
-            disabled={stick.held === "drop" || stick.held === "height"}
-          >
+          <Button onClick={stick.setToUnit} type={stick.thumb === 0 ? "primary" : "default"}>
             {stick.thumb === 0 ? `Set the thumb to 1 ${unit}` : "Set it again"}
           </Button>
         )}

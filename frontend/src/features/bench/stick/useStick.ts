@@ -34,7 +34,10 @@ export type Stick = ReturnType<typeof useStick>;
 export function useStick(bench: Bench, pad: PadForStick) {
   const [inHand, setInHand] = useState(false);
   const [free, setFree] = useState<Partial<Record<End, Point>>>({});
-  const [thumb, setThumb] = useState(0);
+  // In units: the drawing's size on the sheet changes while its readings come in.
+  const [thumbUnits, setThumb] = useState(0);
+  const perUnit = bench.sheet.unit_mm || 1;
+  const thumb = thumbUnits * perUnit;
   const [steps, setSteps] = useState(0);
   const [told, setTold] = useState<{ of: string; text: string } | null>(null);
   const { held } = pad;
@@ -86,10 +89,21 @@ export function useStick(bench: Bench, pad: PadForStick) {
     setInHand(!inHand);
   };
 
+  /** Set to what the stick covers where it lies over the unit, or was laid there by hand; while it
+   * lies over something else, one goes over to the unit and comes back. */
   const setToUnit = () => {
-    setThumb(pose.length);
+    const [tip, other] = [ends.tip.landmark, ends.end.landmark];
+    const onUnit = [tip, other].every((each) => each === null || isUnit(bench, each));
+    const laid = onUnit && held !== "drop" && held !== "height" && held !== "tilt";
+    const [a, b] = unit;
+    const over = laid || !a || !b ? pose : alongHeld(alongOf(bench), a, b);
+    setThumb(over.length / perUnit);
     setSteps(0);
-    setSaid("The thumb is set. Carry the stick on, step it off, and count.");
+    setSaid(
+      laid
+        ? "The thumb is set. Carry the stick on, step it off, and count."
+        : `The thumb is set to one ${bench.unit?.name ?? "unit"}. Read it.`,
+    );
   };
 
   const step = useCallback(() => setSteps((old) => old + 1), []);
@@ -138,6 +152,16 @@ export function useStick(bench: Bench, pad: PadForStick) {
     step,
     read,
   };
+}
+
+function isUnit(bench: Bench, landmark: string): boolean {
+  return landmark === bench.unit?.start || landmark === bench.unit?.end;
+}
+
+/** How the stick is held over the unit. */
+function alongOf(bench: Bench): Held {
+  const along = bench.unit?.along;
+  return along === "level" || along === "plumb" ? along : "straight";
 }
 
 /** Answers whether the stick took a key pressed with Shift. */
