@@ -1,6 +1,6 @@
 """A first visit: from an empty wall over the mask to a printed recipe, with the stick on screen.
 
-What the stick reads is what is kept, whatever its tilt and whatever size the drawing has by then."""
+What the stick reads is what is kept, whatever its tilt and the size the drawing has by then."""
 
 import math
 import unittest
