@@ -1775,6 +1775,8 @@ export interface components {
             along: string | null;
             /** End */
             end: string | null;
+            /** Many */
+            many: string;
             /** Mm */
             mm: number | null;
             /** Name */
@@ -6267,6 +6269,8 @@ export interface components {
             touches: components["schemas"]["FrameTouch"][];
             /** Unit */
             unit: string;
+            /** Unit Many */
+            unit_many: string;
             /** Width Said */
             width_said: string;
         };

@@ -31,6 +31,8 @@ from zirkel.core.words.network import (
     why_next,
 )
 from zirkel.core.words.pad import PAD
+from zirkel.core.words.plural import several
+from zirkel.core.words.recipe import say_units
 from zirkel.core.words.sightings import ask_for, say_reading
 
 CANS = Words({}, "can")
@@ -87,6 +89,20 @@ def can_study(*sightings):
     )
     landmarks = tuple(Landmark(each.id, NAMES[each.id], 1, each.rough) for each in study.landmarks)
     return replace(study, landmarks=landmarks)
+
+
+class Several(unittest.TestCase):
+    def test_units_are_counted_as_one_says_them(self):
+        for one, many in (("can", "cans"), ("box", "boxes"), ("jug width", "jug widths"),
+                          ("foot", "feet"), ("palm leaf", "palm leaves"), ("baby", "babies"),
+                          ("day", "days"), ("brush", "brushes"), ("mm", "mm"), ("", ""),
+                          ("unit 2", "unit 2")):  # fmt: skip
+            self.assertEqual(several(one), many)
+        words = Words({}, "box")
+        self.assertEqual(words.count(2.0), "2 boxes")
+        self.assertEqual(words.count(0.5), "1/2 box")
+        self.assertEqual(say_units(3.0, "box"), "three boxes")
+        self.assertEqual(say_units(1.375, "glass"), "1 3/8 glasses")
 
 
 class Readings(unittest.TestCase):

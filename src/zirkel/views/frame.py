@@ -16,6 +16,7 @@ from zirkel.core.study import Frame, PictureSubject, Placement, SimulatedSubject
 from zirkel.core.subject.calculator import sight_size
 from zirkel.core.values.fractions import say_number
 from zirkel.core.values.lengths import say_length
+from zirkel.core.words.plural import several
 from zirkel.store.store import Store, Stored
 from zirkel.views.subject import Sight, sight_of
 
@@ -118,6 +119,8 @@ class SheetRoom(BaseModel):
     """
 
     unit: str
+    unit_many: str
+    """What several of the unit are called."""
     frame: RoomFrame
     framed: bool
     width_said: str
@@ -154,6 +157,7 @@ def open_sheet_room(store: Store, study_id: int, draft: Frame | None) -> SheetRo
     ratio = _ratio(study)
     return SheetRoom(
         unit=study.unit.name if study.unit else "unit",
+        unit_many=several(study.unit.name if study.unit else "unit"),
         frame=_frame(frame),
         framed=study.frame is not None,
         width_said=say_number(facts.width),
@@ -222,7 +226,7 @@ def _touches(study: Study, facts: FrameFacts) -> list[FrameTouch]:
         start = "top" if each.edge in ("left", "right") else "left"
         where = QUARTERS[quarter]
         if abs(quarter - each.share) > 0.06:
-            where = f"{say_number(each.units)} {unit}s from the {start}"
+            where = f"{say_number(each.units)} {several(unit)} from the {start}"
         beyond = "runs over" if each.inside < -JUST_OVER else "touches"
         made.append(FrameTouch(
             landmark=each.landmark, edge=each.edge,

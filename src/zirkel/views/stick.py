@@ -26,6 +26,11 @@ from zirkel.studyfile.entries import Finite, Id, Point
 from zirkel.studyfile.sightings import sighting_to_file
 from zirkel.views.bench import current_take
 
+NOTHING_TO_COUNT = {
+    "plumb": "the two are level: there is no height to count. Sight them as Level",
+    "level": "one stands plumb over the other: there is no width to count. Sight them as Plumb",
+    "straight": "the two lie at one place: there is nothing to count",
+}
 FULL_TAKE = 24
 """Readings after which a fault that grows through the take has its full size."""
 
@@ -97,7 +102,7 @@ def _read(study: Study, pose: StickPose) -> tuple[int | None, float | None, floa
     except ValueError as error:
         raise BadInput("thumb", str(error)) from error
     if counted.exact < 0.02:
-        raise BadInput("end", "the two ends lie at one place this way: there is nothing to count")
+        raise BadInput("end", NOTHING_TO_COUNT[pose.held])
     span = {
         "kind": "span",
         **ends,

@@ -153,7 +153,7 @@ function Facts({ room, onTurn }: { room: Room; onTurn: () => void }) {
     <div className={styles.facts}>
       <p>
         <b>
-          <Said text={`${room.width_said} ${room.unit}s wide, ${room.height_said} high`} />
+          <Said text={`${room.width_said} ${room.unit_many} wide, ${room.height_said} high`} />
         </b>
         . {subject} % subject, {100 - subject} % background.
       </p>

@@ -134,7 +134,7 @@ export function Viewfinder({ bench, room, frame, negative, bare, onMove }: Props
             key={edge}
             at={{ x, y }}
             name={name}
-            value={`${here.toFixed(2)} ${room.unit}s`}
+            value={`${here.toFixed(2)} ${room.unit_many}`}
             onDrag={(p) => onMove(edge, upright ? back(p).x : back(p).y)}
             onStep={(way) => onMove(edge, here + STEP * (upright ? way.x : way.y))}
           >

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from zirkel.core.study import Study, UnitLength
 from zirkel.core.values.fractions import say_number
 from zirkel.core.values.lengths import say_length, say_within
+from zirkel.core.words.plural import several
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,8 +29,8 @@ class Words:
         """So many units: "1 3/8 cans", "97 mm"."""
         if self.unit == "mm":
             return f"{units:.0f} mm"
-        plural = "s" if abs(units) > 1.01 and self.unit[-1:].isalpha() else ""
-        return f"{say_number(units)} {self.unit}{plural}"
+        unit = several(self.unit) if abs(units) > 1.01 else self.unit
+        return f"{say_number(units)} {unit}"
 
     def length(self, mm: float) -> str:
         """A length on the sheet, in the study's own system."""

@@ -13,6 +13,7 @@ from zirkel.core.sheet.recipe.glances import Glance
 from zirkel.core.sheet.recipe.manners import BREADTHS_MM
 from zirkel.core.study import Study
 from zirkel.core.words.base import Words
+from zirkel.core.words.plural import several
 
 EDGES = ("left", "right", "top", "bottom")
 SHARES = {
@@ -46,12 +47,12 @@ def say_units(units: float, unit: str) -> str:
     if size in PARTS:
         return PARTS[size].format(unit)
     if not rest and whole < len(NUMBERS):
-        return f"{NUMBERS[int(whole)]} {unit}{'s' if whole > 1 else ''}"
+        return f"{NUMBERS[int(whole)]} {several(unit) if whole > 1 else unit}"
     if rest == Fraction(1, 2) and 0 < whole < len(NUMBERS):
-        return f"{NUMBERS[int(whole)]} and a half {unit}s"
+        return f"{NUMBERS[int(whole)]} and a half {several(unit)}"
     if not whole:
         return f"{rest.numerator}/{rest.denominator} of a {unit}"
-    return f"{whole} {rest.numerator}/{rest.denominator} {unit}s"
+    return f"{whole} {rest.numerator}/{rest.denominator} {several(unit)}"
 
 
 def named(words: Words, landmark: str) -> str:

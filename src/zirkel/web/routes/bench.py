@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from flask import Response
 
-from zirkel.views.bench import Bench, open_bench
+from zirkel.views.bench import open_bench
+from zirkel.views.bench_told import Bench
 from zirkel.views.pad import PadKinds, pad_kinds
 from zirkel.views.perspective import DepthSeen, PerspectiveRoom, open_depth, open_perspective
 from zirkel.views.prompts import (

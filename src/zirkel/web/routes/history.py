@@ -5,7 +5,7 @@ from __future__ import annotations
 from flask import Response
 
 from zirkel.commands.change_study import change_study
-from zirkel.views.bench import Bench
+from zirkel.views.bench_told import Bench
 from zirkel.web.border import bench_reply, blueprint, store
 from zirkel.web.requests import ChangeRequest, HistoryRequest, StudyPath
 

@@ -12,7 +12,7 @@ from zirkel.commands.studies import (
     make_study,
 )
 from zirkel.studyfile.schema import StudyFile
-from zirkel.views.bench import Bench
+from zirkel.views.bench_told import Bench
 from zirkel.views.wall import Wall, wall
 from zirkel.web.border import bench_reply, blueprint, file_reply, store
 from zirkel.web.guard import body_as

@@ -117,9 +117,10 @@ function Readout({ bench, pad }: { bench: Bench; pad: PadHandle }) {
   const unit = bench.unit?.name ?? "unit";
   const value = asMeant(kind.sort, state.value);
   const many = value !== "" && value !== "1" && !/^\d+\/\d+$/.test(value) && unit !== "mm";
-  const counted = `${value} ${unit}${many ? "s" : ""}`;
+  const units = bench.unit?.many ?? "units";
+  const counted = `${value} ${many ? units : unit}`;
   const said: Record<string, string> = {
-    count: value ? counted : `? ${unit}s`,
+    count: value ? counted : `? ${units}`,
     tilt: value || "which hour?",
     offset: value === "0" ? (kind.none ?? "") : value ? `${counted} ${side ?? ""}` : "how far?",
     fraction: value ? `${value} of the way` : "which part?",
