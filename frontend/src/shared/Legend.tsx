@@ -1,5 +1,6 @@
 // What marks and lines mean, each drawn as it stands on the sheet.
 import styles from "./Legend.module.css";
+import { type Origin, ReadingSign, type Standing } from "./ReadingSign";
 
 const CROSS = "M-5 0H5M0-5V5";
 
@@ -52,6 +53,13 @@ const MARKS: readonly (readonly [string, string, React.ReactNode])[] = [
     </g>,
   ],
   [
+    "predicted point",
+    "a head's construction says where it should lie; nothing was read",
+    <g key="point" className={styles.fromHead}>
+      <circle r="9" />
+    </g>,
+  ],
+  [
     "sure line",
     "all its landmarks are held",
     <path key="sure" d="M-18 6 18-6" className={styles.sure} />,
@@ -61,7 +69,20 @@ const MARKS: readonly (readonly [string, string, React.ReactNode])[] = [
     "one of its landmarks may still slide",
     <path key="unsure" d="M-18 6 18-6" className={styles.unsure} />,
   ],
+  ["agrees", "a reading that others check, and that fits", reading("measured", "fits")],
+  ["unchecked", "nothing would notice if it were wrong", reading("measured", "unchecked")],
+  ["computed", "read off a picture or scene by Zirkel", reading("computed", "fits")],
+  ["guessed", "seen by eye alone, weighed by how far that eye errs", reading("guessed", "fits")],
+  ["struck", "left out, and kept to be taken up again", reading("measured", "struck")],
 ];
+
+function reading(origin: Origin, standing: Standing) {
+  return (
+    <g key={`${origin} ${standing}`} transform="translate(-18 -7)">
+      <ReadingSign origin={origin} standing={standing} />
+    </g>
+  );
+}
 
 export function Legend() {
   return (

@@ -2,6 +2,7 @@
 import { Button } from "antd";
 import { Link } from "react-router";
 import type { Bench } from "../api/types";
+import { HelpButton } from "./HelpButton";
 import { Others } from "./Others";
 import { SittingChip } from "./SittingChip";
 import styles from "./StudyHeader.module.css";
@@ -53,6 +54,7 @@ export function StudyHeader({ study, bench, stage, onUndo, onRedo, children }: P
           Redo
         </Button>
         {children}
+        <HelpButton />
       </div>
     </header>
   );

@@ -7,14 +7,15 @@ type Handler = (event: KeyboardEvent) => boolean;
 
 const TEXT_FIELDS = 'textarea, select, input:not([type="radio"], [type="checkbox"], [type="file"])';
 
-function isTyping(target: EventTarget | null): boolean {
+/** Whether a key goes into a field. */
+export function isTyping(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && (target.isContentEditable || target.matches(TEXT_FIELDS));
 }
 
 const LEAVING = '[class*="-leave"]';
 
 /** Whether a dialog is open; one that is on its way out is not. */
-function dialogOpen(): boolean {
+export function dialogOpen(): boolean {
   const dialogs = document.querySelectorAll('[role="dialog"][aria-modal="true"], .ant-modal-wrap');
   return [...dialogs].some(
     (each) =>

@@ -66,7 +66,7 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
           </RoomPicture>
         </EaselPrompt>
       ) : (
-        <AtTheBench room={room} onHelp={() => setHelp(true)} />
+        <AtTheBench room={room} />
       )}
       <Pad
         bench={bench}
@@ -84,16 +84,13 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
   );
 }
 
-function AtTheBench({ room, onHelp }: { room: Room; onHelp: () => void }) {
+function AtTheBench({ room }: { room: Room }) {
   const { study, bench } = room;
   return (
     <>
       <StudyHeader study={study} bench={bench} stage="bench" onUndo={room.back} onRedo={room.again}>
         <Button onClick={room.toEasel}>Easel</Button>
         <Button onClick={() => download(api.fileAddress(bench.id))}>Save as file</Button>
-        <Button onClick={onHelp} aria-label="Keys on this screen">
-          ?
-        </Button>
       </StudyHeader>
       <RoomPicture room={room}>
         <SubjectTools room={room} />

@@ -2,6 +2,7 @@
 import { Button, Segmented } from "antd";
 import { useState } from "react";
 import type { Bench, BenchReading } from "../../../api/types";
+import { type Origin, originOf, ReadingSign, type Standing } from "../../../shared/ReadingSign";
 import { Said } from "../../../shared/Said";
 import styles from "./Prompter.module.css";
 
@@ -20,6 +21,12 @@ const STATE: Record<string, string> = {
   unchecked: "not checked by anything",
   doubted: "look again",
   struck: "struck",
+};
+
+const ORIGIN: Record<Origin, string> = {
+  measured: "",
+  computed: " · computed off the picture",
+  guessed: " · by eye",
 };
 
 export function Readings(props: Props) {
@@ -70,6 +77,7 @@ function Reading({
   onPoint,
 }: Props & { reading: BenchReading; selected: boolean; onSelect: () => void }) {
   const struck = reading.state === "struck";
+  const origin = originOf(reading.entry.note);
   return (
     <li
       data-state={reading.state}
@@ -89,8 +97,9 @@ function Reading({
           <Said text={reading.said} />
         </span>
         <small>
+          <ReadingSign origin={origin} standing={reading.state as Standing} />{" "}
           {STATE[reading.state]}
-          {reading.entry.note === "computed" ? " · computed off the picture" : ""}
+          {ORIGIN[origin]}
           {reading.take ? ` · take ${reading.take.replace(/^t/, "")}` : ""}
         </small>
       </button>
