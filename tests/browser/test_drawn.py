@@ -62,7 +62,7 @@ class Drawn(BrowserCase):
             for word in ("loose", "held", "proven", "in doubt", "predicted", "strained",
                          "computed", "guessed"):  # fmt: skip
                 expect(legend).to_contain_text(word)
-            self.assertEqual(legend.locator("svg").count(), legend.locator("li").count())
+            self.assertEqual(legend.locator("li > svg").count(), legend.locator("li").count())
             expect(self.page.get_by_role("dialog")).to_have_count(1)
 
 

@@ -1,6 +1,7 @@
 """Every room on every screen: nothing runs off sideways, and a finger alone is enough."""
 
 import unittest
+from pathlib import Path
 from typing import ClassVar
 
 from tests.browser.test_subject import SubjectCase
@@ -12,6 +13,10 @@ ROOMS = (
     ("/studies/{id}/sheet", "text=What is taken in"),
     ("/studies/{id}/draw", "text=Ticked: next"),
     ("/studies/{id}/draw?view=School", "text=What goes wrong"),
+    ("/", "[data-waits]"),
+    ("/studies/{id}", "text=Sight next"),
+    ("/studies/{id}?easel=yes", "text=Leave the easel"),
+    ("/studies/{id}/draw?view=Strokes", "text=Trace an edge"),
     ("/studies/{id}/draw?view=Take+along", "text=On paper"),
     ("/studies/{id}?side=Depth", "[data-depth-sum]"),
     ("/studies/{id}?side=Readings", "[data-reading]"),
@@ -61,7 +66,58 @@ SMALL_TYPE = """least => {
 """Words that are set smaller than that, as they come out on the screen."""
 
 
+LEAST_TARGET_PX, LEAST_THUMB_PX = 24, 44
+TARGETS = """([least, within]) => [...document.querySelectorAll(
+    `${within} :is(button, a[href], input, select, textarea, summary, [role=slider])`)]
+  .filter(each => each.checkVisibility() && !each.closest(".visually-hidden, [aria-hidden=true]")
+    // Within a sentence a link is as high as its line.
+    && !(each.matches("a") && getComputedStyle(each).display === "inline")
+    // What is ticked or chosen by its label is as large as that.
+    && !["file", "radio", "checkbox"].includes(each.type))
+  .map(each => [each, (each.closest(".ant-input-affix-wrapper, .ant-select, "
+    + ".ant-input-number-affix-wrapper, .ant-input-number") ?? each).getBoundingClientRect()])
+  .filter(([, box]) => box.width > 0 && Math.min(box.width, box.height) < least - 0.5)
+  .map(([each, box]) => `${each.tagName} ${(each.textContent || each.ariaLabel || each.className).slice(0, 24)} `
+    + `${box.width.toFixed(0)} by ${box.height.toFixed(0)}`)"""
+"""What can be pressed and is smaller than that."""
+
+OVERLAPS = (Path(__file__).parent / "overlaps.js").read_text()
+SIZES = ((1280, 800), (1024, 768), (820, 1180), (390, 844))
+
+
 class Sizes(SubjectCase):
+    def each_room(self):
+        """Every room at every size, open and settled: size and path."""
+        number = self.study_id(TITLE)
+        for width, height in SIZES:
+            self.page.set_viewport_size({"width": width, "height": height})
+            for path, wait in ROOMS:
+                self.open(path.format(id=number), wait)
+                self.page.wait_for_timeout(250)
+                yield f"{width}x{height}", path
+
+    def test_nothing_lies_over_anything_and_all_can_be_pressed(self):
+        for size, path in self.each_room():
+            with self.subTest(size=size, path=path):
+                self.assertEqual(self.page.evaluate(OVERLAPS), [])
+                self.assertEqual(self.page.evaluate(TARGETS, [LEAST_TARGET_PX, "body"]), [])
+                for hand in ("main > section", "aside"):
+                    if path == "/studies/{id}" and size != "390x844":
+                        self.assertEqual(
+                            self.page.evaluate(TARGETS, [LEAST_THUMB_PX - 4, hand]), []
+                        )
+
+    def test_the_measure_finds_what_lies_over_another(self):
+        self.open("/devices", "text=Devices")
+        self.page.evaluate("""() => {
+          const over = document.createElement("button");
+          over.textContent = "In the way";
+          over.style.cssText = "position:absolute;left:0;top:0;width:100vw;height:50vh";
+          document.querySelector("main").append(over);
+        }""")
+        self.assertIn("In the way", " ".join(self.page.evaluate(OVERLAPS)))
+        self.assertEqual(self.page.evaluate(TARGETS, [4000, "main"])[0][:6], "BUTTON")
+
     def test_nothing_to_be_read_is_smaller_than_can_be_read(self):
         number = self.study_id(TITLE)
         for width, height in ((1280, 800), (390, 844)):
@@ -74,7 +130,7 @@ class Sizes(SubjectCase):
 
     def test_nothing_runs_off_sideways(self):
         number = self.study_id(TITLE)
-        for width, height in ((1280, 800), (1024, 768), (820, 1180), (390, 844)):
+        for width, height in SIZES:
             self.page.set_viewport_size({"width": width, "height": height})
             for path, wait in ROOMS:
                 self.open(path.format(id=number), wait)

@@ -99,7 +99,7 @@ class Stick(SubjectCase):
     def test_without_the_thumb_set_it_asks_for_it(self):
         self.page.click("text=Take up the stick")
         self.page.click("button:has-text('Read it')")
-        self.page.wait_for_selector("text=/set the thumb to the unit first/")
+        self.page.wait_for_selector("text=/Set the thumb to the unit first/")
         self.page.click("text=Put away")
         self.page.wait_for_selector("text=Take up the stick")
 

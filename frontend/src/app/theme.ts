@@ -93,6 +93,9 @@ export function themeFor(dim: boolean): ThemeConfig {
         itemHoverBg: colour.ground,
       },
       Modal: { contentBg: colour.paper, headerBg: colour.paper },
+      // A finger's breadth, not a pointer's.
+      Switch: { trackHeight: 28, trackMinWidth: 54, handleSize: 24 },
+      Slider: { handleSize: 24, handleSizeHover: 26, controlSize: 30, railSize: 6 },
       Tooltip: { colorBgSpotlight: colour.graphite },
     },
   };

@@ -2,11 +2,14 @@
 import { useRef, useState } from "react";
 import { nearest } from "../geometry/hit";
 import type { Point } from "../geometry/scale";
+import { besidePoints } from "../geometry/words";
 import { Glass } from "./Glass";
 import styles from "./PointBoard.module.css";
 import { useSize } from "./useSize";
 
 const FINGER = 16;
+/** Mean width of a letter of the names, in pixels. */
+const LETTER = 7.4;
 const STEP = 0.002;
 
 /** A named place on the picture, in shares of it. */
@@ -99,6 +102,15 @@ export function PointBoard({
         onKeyDown: onKey,
       }
     : {};
+  const places = dots.map((each) => ({ x: each.at.x * w, y: each.at.y * h }));
+  const names = besidePoints(
+    dots.flatMap(({ id, name }, i) =>
+      name ? [{ id, text: name, at: places[i] as Point, must: id === chosen }] : [],
+    ),
+    places,
+    { left: 2, right: w - 2, top: 2, bottom: h - 2 },
+    LETTER,
+  );
   return (
     <div
       className={`on-paper ${styles.board}`}
@@ -121,22 +133,26 @@ export function PointBoard({
           ) : (
             <rect width={w} height={h} className={styles.paper} />
           )}
-          {dots.map(({ id, name, at }) => {
+          {dots.map(({ id, at }) => {
             const [x, y] = [at.x * w, at.y * h];
             return (
               <g key={id} className={styles.dot} data-chosen={id === chosen} data-landmark={id}>
                 <circle cx={x} cy={y} r="7" />
                 <path d={`M${x - 4} ${y}h8M${x} ${y - 4}v8`} />
-                <text
-                  x={x + (at.x > 0.8 ? -10 : 10)}
-                  y={y - 8}
-                  textAnchor={at.x > 0.8 ? "end" : "start"}
-                >
-                  {name}
-                </text>
               </g>
             );
           })}
+          {names.map((each) => (
+            <text
+              key={each.id}
+              x={each.x}
+              y={each.y}
+              textAnchor={each.anchor}
+              className={styles.name}
+            >
+              {each.text}
+            </text>
+          ))}
           {children?.(w, h)}
           {points.map((each) => (
             <circle

@@ -10,7 +10,7 @@ export function Wordmark() {
         <path d="M9 3v17" stroke="currentColor" strokeWidth="1.4" />
         <path d="M5.5 19h7L9 28z" fill="var(--verdigris)" />
       </svg>
-      Zirkel
+      <span>Zirkel</span>
     </Link>
   );
 }

@@ -4,6 +4,7 @@ import { useId, useRef } from "react";
 import type { Bench, PerspectiveRoom, RecipeRoom } from "../../api/types";
 import { handTip, polyline } from "../../geometry/marks";
 import { fitted, type Point } from "../../geometry/scale";
+import { besidePoints } from "../../geometry/words";
 import { DepthOnSheet } from "../../shared/DepthOnSheet";
 import { useSize } from "../../shared/useSize";
 import { Receding } from "./Receding";
@@ -38,6 +39,22 @@ export function RecipeSheet({ bench, room, at, grid, perspective }: Props) {
   const done = room.dictation.slice(0, at + 1);
   const a = screen(0, 0);
   const b = screen(s.width_mm, s.height_mm);
+  const about = [
+    ...new Set(now ? now.steps.flatMap((each) => each.via) : (item?.landmarks ?? [])),
+  ].filter((id) => id !== now?.landmark);
+  const names = besidePoints(
+    [
+      ...(now && target ? [{ id: now.landmark, text: now.name, at: target, must: true }] : []),
+      ...about.slice(0, MOST_NAMED).flatMap((id) => {
+        const p = placed.get(id);
+        const name = bench.landmarks.find((each) => each.id === id)?.name;
+        return p && name ? [{ id, text: name, at: p, must: false }] : [];
+      }),
+    ],
+    [...placed.values()],
+    { left: 4, right: width - 4, top: 4, bottom: height - 4 },
+    LETTER,
+  );
   const lines = grid ? room.own.filter((each) => (each.across_mm ?? []).length > 0) : [];
   return (
     <div className={`on-paper ${layout.sheet}`} ref={box}>
@@ -115,15 +132,17 @@ export function RecipeSheet({ bench, room, at, grid, perspective }: Props) {
               data-placed={id}
             />
           ))}
-          {now && target && <Name text={now.name} at={target} right={b.x} />}
-          {[...new Set(now ? now.steps.flatMap((each) => each.via) : (item?.landmarks ?? []))]
-            .filter((id) => id !== now?.landmark)
-            .slice(0, MOST_NAMED)
-            .map((id) => {
-              const p = placed.get(id);
-              const name = bench.landmarks.find((each) => each.id === id)?.name;
-              return p && name ? <Name key={id} text={name} at={p} right={b.x} quiet /> : null;
-            })}
+          {names.map((each) => (
+            <text
+              key={each.id}
+              x={each.x}
+              y={each.y}
+              textAnchor={each.anchor}
+              className={each.must ? styles.name : styles.nameQuiet}
+            >
+              {each.text}
+            </text>
+          ))}
         </svg>
       )}
     </div>
@@ -131,6 +150,8 @@ export function RecipeSheet({ bench, room, at, grid, perspective }: Props) {
 }
 
 const MOST_NAMED = 8;
+/** Mean width of a letter of the names, in pixels. */
+const LETTER = 7.6;
 
 /** Ellipses and rows in equal steps come once what they hang on has been placed. */
 function soFar(room: PerspectiveRoom, placed: Map<string, Point>): PerspectiveRoom {
@@ -174,30 +195,6 @@ function Ends({
       })}
       {boxed && <rect x={p.x} y={p.y} width={q.x - p.x} height={q.y - p.y} />}
     </g>
-  );
-}
-
-function Name({
-  text,
-  at,
-  right,
-  quiet,
-}: {
-  text: string;
-  at: Point;
-  right: number;
-  quiet?: boolean;
-}) {
-  const flip = at.x + 14 + text.length * 7 > right;
-  return (
-    <text
-      x={at.x + (flip ? -11 : 11)}
-      y={at.y - 9}
-      textAnchor={flip ? "end" : "start"}
-      className={quiet ? styles.nameQuiet : styles.name}
-    >
-      {text}
-    </text>
   );
 }
 

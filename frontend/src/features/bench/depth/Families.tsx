@@ -3,6 +3,7 @@ import { Button, Checkbox, Input } from "antd";
 import { useState } from "react";
 import { Said } from "../../../shared/Said";
 import { Begin, type DepthPart } from "./Depth";
+import styles from "./Depth.module.css";
 import { PointList } from "./PointList";
 import { Remove } from "./Remove";
 import { usePoints } from "./usePoints";
@@ -52,7 +53,7 @@ export function Families({ bench, room, make, setPicking, open, onOpen }: DepthP
                 </small>
               )}
             </span>
-            <span>
+            <span className={styles.row}>
               <Button
                 size="middle"
                 type="text"

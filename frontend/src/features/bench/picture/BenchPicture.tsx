@@ -24,8 +24,9 @@ const FINGER = 26;
 const LEVEL_PX = 2.5;
 /** Width of the picture below which its headings are kept short. */
 const NARROW = 560;
-/** Width up to which what is said of the sheet keeps to its unit, beside the buttons. */
-const TIGHT = 900;
+/** Width of the buttons beside what is said of the sheet, and of a letter of that. */
+const BUTTONS = 216;
+const NOTE_LETTER = 6.9;
 const FOOT = 62;
 
 type Props = {
@@ -220,7 +221,12 @@ function Halves({
 /** What each side is, over all that lies on it. */
 function Titles({ bench, divide, width }: { bench: Bench; divide: number; width: number }) {
   const s = bench.sheet;
-  const unit = bench.unit?.name ?? "no unit yet";
+  const unit = s.said_unit
+    ? `${bench.unit?.name ?? "no unit yet"} = ${fractions(s.said_unit)}`
+    : (bench.unit?.name ?? "no unit yet");
+  const over = s.fits ? "" : " — runs off the sheet";
+  const said = [`${fractions(s.said_size)}, ${unit}${over}`, `${unit}${over}`, unit];
+  const room = width - divide - 76 - BUTTONS;
   return (
     <g className={styles.titles}>
       <text x="18" y="27" className={styles.title}>
@@ -230,9 +236,7 @@ function Titles({ bench, divide, width }: { bench: Bench; divide: number; width:
         Sheet
       </text>
       <text x={divide + 76} y="27" className={styles.note}>
-        {width < TIGHT ? "" : fractions(s.said_size)}
-        {s.said_unit ? `${width < TIGHT ? "" : ", "}${unit} = ${fractions(s.said_unit)}` : ""}
-        {s.fits ? "" : " — runs off the sheet"}
+        {said.find((each) => each.length * NOTE_LETTER <= room)}
       </text>
     </g>
   );

@@ -3,6 +3,7 @@
 // its mark is led out to where there is some.
 import { type Box, goesThrough, overlap } from "../../../geometry/boxes";
 import type { Point } from "../../../geometry/scale";
+import { type Anchor, beside, wordBox } from "../../../geometry/words";
 import { LOW } from "./layout";
 import type { Drawn, Picture } from "./usePicture";
 
@@ -11,7 +12,7 @@ export type Label = {
   text: string;
   x: number;
   y: number;
-  anchor: "start" | "middle" | "end";
+  anchor: Anchor;
   look: "lit" | "landmark" | "shape" | "strain";
   /** The mark from which it is led out; none where it stands beside it. */
   from?: Point;
@@ -85,6 +86,8 @@ class Room {
   readonly made: Label[] = [];
   private readonly taken: Box[];
   private readonly lines: [Point, Point][];
+  /** Under the titles and, over the sheet, under its ruler. */
+  private readonly ceiling: number;
 
   constructor(
     picture: Picture,
@@ -95,6 +98,7 @@ class Room {
       const at = side.at(each);
       return at ? [{ left: at.x - 4, right: at.x + 4, top: at.y - 4, bottom: at.y + 4 }] : [];
     });
+    this.ceiling = side.name === "sheet" ? Math.max(34, picture.layout.sheet.top - 4) : 34;
     const outlines = side.name === "sheet" ? picture.onSheet : picture.onSubject;
     this.lines = outlines.flatMap(({ points, closed }) =>
       points.flatMap((p, i): [Point, Point][] => {
@@ -130,7 +134,7 @@ class Room {
     const inside =
       box.left >= this.side.left + 2 &&
       box.right <= this.side.right - 2 &&
-      box.top > 34 &&
+      box.top > this.ceiling &&
       box.bottom < this.height;
     return (
       inside &&
@@ -192,22 +196,7 @@ function shapes(picture: Picture, side: Side): Label[][] {
 }
 
 function around(at: Point, key: string, text: string, look: "lit" | "landmark"): Label[] {
-  const made = (x: number, y: number, anchor: "start" | "end" | "middle") => ({
-    key,
-    text,
-    x: at.x + x,
-    y: at.y + y,
-    anchor,
-    look,
-  });
-  return [
-    made(AWAY, -5, "start"),
-    made(-AWAY, -5, "end"),
-    made(AWAY, 14, "start"),
-    made(-AWAY, 14, "end"),
-    made(0, -10, "middle"),
-    made(0, 20, "middle"),
-  ];
+  return beside(at, AWAY).map((way) => ({ key, text, look, ...way }));
 }
 
 /** Further out, with a line back to the mark: the nearest first, the sides before up and down. */
@@ -229,8 +218,6 @@ export function leadEnd(label: Label): Point {
   return { x: label.x + gap, y: label.y - 5 };
 }
 
-function boxOf({ x, y, text, anchor, look }: Label): Box {
-  const wide = text.length * LETTER[look];
-  const left = anchor === "start" ? x : anchor === "end" ? x - wide : x - wide / 2;
-  return { left, right: left + wide, top: y - LINE + 3, bottom: y + 3 };
+function boxOf(label: Label): Box {
+  return wordBox(label, label.text, LETTER[label.look]);
 }
