@@ -15,6 +15,11 @@ FOLDER = ROOT / "docs" / "screenshots"
 BENCH = "/studies/2"
 
 
+def seen(page: Page) -> None:
+    """The wall of somebody who has been here before."""
+    page.click("text=I see")
+
+
 def compare(page: Page) -> None:
     """The contradiction looked at again."""
     page.wait_for_timeout(1500)
@@ -41,7 +46,9 @@ def new_study(page: Page) -> None:
 
 
 def stick(page: Page) -> None:
-    """The thumb set to the can, carried along to the pots, stepped off and read."""
+    """The thumb set to the can, carried along to the pots, stepped off and read, on pictures that
+    have the whole width."""
+    page.keyboard.press("Shift+L")
     page.click("text=Take up the stick")
     page.click("text=Set the thumb to 1 can")
     page.click("button:has-text('Across')")
@@ -93,6 +100,20 @@ def loaded(page: Page) -> None:
     page.wait_for_timeout(2500)
 
 
+def traced(page: Page) -> None:
+    """The spout traced, and its straight strokes."""
+    page.wait_for_timeout(1200)
+    board = page.locator("[data-strokes]").bounding_box()
+    way = ((0.25, 0.36), (0.32, 0.33), (0.40, 0.36), (0.43, 0.45), (0.42, 0.55), (0.41, 0.62))
+    x, y = board["x"], board["y"]
+    for number, (across, down) in enumerate(way):
+        page.mouse.move(x + across * board["width"], y + down * board["height"], steps=6)
+        if number == 0:
+            page.mouse.down()
+    page.mouse.up()
+    page.wait_for_timeout(800)
+
+
 SHOWN = "() => [...document.images].every(each => each.complete && each.naturalWidth > 0)"
 """Whether every picture on the page is there."""
 
@@ -102,7 +123,7 @@ ALONE = """() => !document.querySelector("[aria-label^='Also here']")"""
 WIDE, UPRIGHT = (1280, 800), (820, 1180)
 
 PICTURES = (
-    ("wall", "/", "text=Wooden mask", WIDE, None),
+    ("wall", "/", "text=Wooden mask", WIDE, seen),
     ("bench", BENCH, "text=Simple here", WIDE, None),
     ("depth", "/studies/3?side=Depth", "text=Where your eye was", WIDE, None),
     ("tone", f"{BENCH}/tone", "[data-question]", WIDE, compare),
@@ -116,10 +137,10 @@ PICTURES = (
     ("recipe", f"{BENCH}/draw?at=22", "text=Placed: next", WIDE, None),
     ("school", f"{BENCH}/draw?view=School", "text=What goes wrong", WIDE, None),
     ("check", f"{BENCH}/check", "text=To do, in this order", WIDE, loaded),
+    ("strokes", f"{BENCH}/draw?view=Strokes", "text=Trace an edge", WIDE, traced),
     ("practice", "/practice", "text=Every exercise", WIDE, made_up_eye),
     ("drill", "/practice/drill?of=plumb:40", "[data-board]", WIDE, straight_under),
     ("sitting", "/studies/1/sitting", "text=How much time", WIDE, sitting),
-    ("devices", "/devices", "role=img", WIDE, None),
     ("lesson", "/lessons/{lesson}/wall", "[data-pupil=Hal] path", WIDE, None),
 )
 

@@ -43,7 +43,7 @@ export function KitTable({ onChoose, onBlank }: Props) {
       <ul>
         <li>
           <button type="button" onClick={onBlank}>
-            <svg viewBox="0 0 100 100" aria-hidden="true">
+            <svg viewBox="0 0 100 100" className="on-paper" aria-hidden="true">
               <path d="M12 4h76v92H12z" className={styles.empty} />
               <path d="M42 50h16M50 42v16" className={styles.cross} />
             </svg>
@@ -89,7 +89,7 @@ function KitDrawing({ kit }: { kit: Kit }) {
     kit.landmarks.map((each) => [each.id, `${x(each.at[0])} ${y(each.at[1])}`]),
   );
   return (
-    <svg viewBox="0 0 100 100" aria-hidden="true">
+    <svg viewBox="0 0 100 100" className="on-paper" aria-hidden="true">
       {kit.shapes.map((shape) => (
         <path
           key={shape.id}

@@ -2,6 +2,7 @@
 import { useRef } from "react";
 import type { Judged, Posed, PosedPiece } from "../../api/types";
 import type { Point } from "../../geometry/scale";
+import { besidePoints } from "../../geometry/words";
 import { useSize } from "../../shared/useSize";
 import styles from "./Board.module.css";
 import { type Answer, RULER, WAYS } from "./ways";
@@ -15,6 +16,9 @@ type Props = {
   onPoint: (p: Point, phase: "down" | "move" | "up") => void;
   onNext: () => void;
 };
+
+/** Mean width of a letter or figure, in pixels. */
+const LETTER = 8.4;
 
 export function Board({ posed, answer, judged, cross, onPoint, onNext }: Props) {
   const box = useRef<HTMLDivElement>(null);
@@ -72,6 +76,7 @@ export function Board({ posed, answer, judged, cross, onPoint, onNext }: Props) 
               // biome-ignore lint/suspicious/noArrayIndexKey: pieces never change within a trial
               <Piece key={i} piece={each} size={size} />
             ))}
+            <Names pieces={posed.pieces} size={size} tall={posed.tall} />
             {!ruler && (answer || posed.way.sort === "turn" || posed.way.sort === "stretch") && (
               <way.Shown way={posed.way} answer={answer ?? []} size={size} />
             )}
@@ -85,6 +90,7 @@ export function Board({ posed, answer, judged, cross, onPoint, onNext }: Props) 
               // biome-ignore lint/suspicious/noArrayIndexKey: pieces never change within a trial
               <Piece key={i} piece={each} size={size} />
             ))}
+            {judged && <Names pieces={judged.laid_over} size={size} tall={posed.tall} />}
           </svg>
           {ruler > 0 && (
             <svg
@@ -125,6 +131,28 @@ function Picture({ image, size }: { image: NonNullable<Posed["image"]>; size: nu
   );
 }
 
+/** What dots are called, where there is room for it. */
+function Names({ pieces, size, tall }: { pieces: PosedPiece[]; size: number; tall: number }) {
+  const dots = pieces.flatMap(({ sort, name, spots: [first], look }) =>
+    sort === "dot" && first ? [{ name, look, at: { x: first[0] * size, y: first[1] * size } }] : [],
+  );
+  const placed = besidePoints(
+    dots.flatMap(({ name, at }, i) =>
+      name ? [{ id: String(i), text: name, at, must: true }] : [],
+    ),
+    dots.map((each) => each.at),
+    { left: 2, right: size - 2, top: 2, bottom: size * tall - 2 },
+    LETTER,
+  );
+  return placed.map((each) => (
+    <g key={each.id} className={styles[dots[Number(each.id)]?.look ?? "plain"]}>
+      <text x={each.x} y={each.y} textAnchor={each.anchor}>
+        {each.text}
+      </text>
+    </g>
+  ));
+}
+
 function Piece({ piece, size }: { piece: PosedPiece; size: number }) {
   const spots = piece.spots.map(([x, y]) => [x * size, y * size] as const);
   const [first, second] = spots;
@@ -138,11 +166,6 @@ function Piece({ piece, size }: { piece: PosedPiece; size: number }) {
       <g {...look}>
         <circle cx={first[0]} cy={first[1]} r={piece.look === "heavy" ? 8 : 6} fill="none" />
         <circle className={styles.core} cx={first[0]} cy={first[1]} r="1.8" />
-        {piece.name && (
-          <text x={first[0] + 10} y={first[1] - 8}>
-            {piece.name}
-          </text>
-        )}
       </g>
     );
   }

@@ -132,6 +132,21 @@ function OneExercise({ exercise }: { exercise: PracticeExercise }) {
         <ExerciseSign exercise={exercise.name} />
         <p>{exercise.trains}</p>
       </div>
+      {exercise.lines.every((line) => line.dots.length === 0) ? (
+        <p className={styles.untried}>
+          Nothing tried yet. {exercise.drill.trials === 1 ? "One trial" : "Ten trials"} a day for a
+          week, and it is known to which side your eye errs, how far, and whether it gets surer.
+        </p>
+      ) : (
+        <Known exercise={exercise} />
+      )}
+    </main>
+  );
+}
+
+function Known({ exercise }: { exercise: PracticeExercise }) {
+  return (
+    <>
       {exercise.lines.map((line) => (
         <section key={line.name}>
           {exercise.lines.length > 1 && <h2>{line.title}</h2>}
@@ -146,7 +161,7 @@ function OneExercise({ exercise }: { exercise: PracticeExercise }) {
           ? "Filled: seen. Open: not seen. The line: how large a difference a single look tells, with where it may well lie."
           : "Dots: single answers. The line: your average, with where it may well lie. Hatched: how far single answers scatter. A far miss now and then is taken for a slip."}
       </p>
-    </main>
+    </>
   );
 }
 

@@ -21,7 +21,12 @@ export function ExerciseSign({ exercise }: { exercise: string }) {
 
 function Paper({ said, children }: { said: string; children: React.ReactNode }) {
   return (
-    <svg viewBox={`0 0 ${WIDE} ${HIGH}`} className={styles.drawn} role="img" aria-label={said}>
+    <svg
+      viewBox={`0 0 ${WIDE} ${HIGH}`}
+      className={`on-paper ${styles.drawn}`}
+      role="img"
+      aria-label={said}
+    >
       {children}
     </svg>
   );

@@ -53,9 +53,9 @@ export function ClockFace({ degrees, onChange }: Props) {
     >
       <circle cx="80" cy="80" r="76" fill="var(--paper)" stroke="var(--line)" strokeWidth="1.5" />
       {Array.from({ length: 12 }, (_, i) => i + 1).map((hour) => {
-        const at = handTip(CENTRE, 66, hour * 30);
+        const at = handTip(CENTRE, 63, hour * 30);
         return (
-          <text key={hour} x={at.x} y={at.y + 5} className={styles.hour}>
+          <text key={hour} x={at.x} y={at.y + 6} className={styles.hour}>
             {hour}
           </text>
         );

@@ -1,6 +1,7 @@
 // The pad's state: landmarks in their slots, the kind, the value as typed or tapped. No DOM.
 import { useCallback, useMemo, useRef } from "react";
 import type { Bench, PadKinds, Prompt, Sighting } from "../../../api/types";
+import { asCounted } from "./counts";
 import {
   type Along,
   asksForValue,
@@ -295,6 +296,11 @@ function at(places: Map<string, Place>, id: string | null | undefined): Place | 
   return id ? places.get(id) : undefined;
 }
 
+/** A number with its sign before it, as it is typed. */
+function counted(value: number): string {
+  return `${value < 0 ? "-" : ""}${asCounted(Math.abs(value))}`;
+}
+
 type Entry = Bench["readings"][number]["entry"];
 
 function fromEntry(kinds: PadKinds, entry: Entry, old: PadState): PadState {
@@ -305,8 +311,12 @@ function fromEntry(kinds: PadKinds, entry: Entry, old: PadState): PadState {
     "first" in entry && Array.isArray(entry.first)
       ? [...entry.first, ...(entry.second as string[])]
       : [text("from") ?? text("first"), text("to") ?? text("second"), text("at") ?? text("hits")];
-  const tilt = typeof entry.degrees === "number" ? asTyped(entry.degrees) : text("degrees");
-  const raw = text("units") ?? tilt ?? text("offset") ?? text("fraction") ?? text("ratio");
+  const raw =
+    typeof entry.degrees === "number"
+      ? asTyped(entry.degrees)
+      : (["units", "degrees", "offset", "fraction", "ratio"]
+          .map((name) => (typeof entry[name] === "number" ? counted(entry[name]) : text(name)))
+          .find((each) => each !== null) ?? null);
   const behind = kind.sort === "offset" && raw?.startsWith("-");
   return {
     ...EMPTY,

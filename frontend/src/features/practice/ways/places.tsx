@@ -1,30 +1,48 @@
 // A place for each of several landmarks, in turn; one that is placed can be pulled.
 import type { PosedWay } from "../../../api/types";
 import type { Point } from "../../../geometry/scale";
+import { besidePoints } from "../../../geometry/words";
 import styles from "./Ways.module.css";
 import { type Answer, spot, type Way, within } from "./way";
 
 /** How near one must be to a placed landmark to take hold of it, as a share of the board. */
 const NEAR = 0.018;
 const STEP = 0.004;
+/** Width of a figure, in pixels. */
+const FIGURE = 9;
 
 export const places: Way = {
   how: "Tap each in turn; pull one that sits wrong",
   begin: (way) => way.names.flatMap(() => [null, null]),
   at: (way, p, before) => put(way, before ?? places.begin(way, 0), next(before), p),
   nudge: (_, before) => before,
-  Shown: ({ way, answer, size }) => (
-    <g>
-      {spots(way, answer).map(({ number, x, y }) => (
-        <g key={number} className={styles.set}>
-          <path d={`M${x * size - 9} ${y * size}h18M${x * size} ${y * size - 9}v18`} />
-          <text x={x * size + 7} y={y * size - 7}>
-            {number + 1}
+  Shown: ({ way, answer, size }) => {
+    const put = spots(way, answer).map(({ number, x, y }) => ({
+      id: String(number + 1),
+      text: String(number + 1),
+      at: { x: x * size, y: y * size },
+      must: true,
+    }));
+    const room = { left: 0, right: size, top: 0, bottom: size };
+    const numbers = besidePoints(
+      put,
+      put.map((each) => each.at),
+      room,
+      FIGURE,
+    );
+    return (
+      <g className={styles.set}>
+        {put.map(({ id, at }) => (
+          <path key={id} d={`M${at.x - 9} ${at.y}h18M${at.x} ${at.y - 9}v18`} />
+        ))}
+        {numbers.map((each) => (
+          <text key={each.id} x={each.x} y={each.y} textAnchor={each.anchor}>
+            {each.text}
           </text>
-        </g>
-      ))}
-    </g>
-  ),
+        ))}
+      </g>
+    );
+  },
 };
 
 /** Which landmark comes next; as many as there are once all are placed. */
