@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+import sys
 import tempfile
 from pathlib import Path
 
@@ -46,9 +47,7 @@ def new_study(page: Page) -> None:
 
 
 def stick(page: Page) -> None:
-    """The thumb set to the can, carried along to the pots, stepped off and read, on pictures that
-    have the whole width."""
-    page.keyboard.press("Shift+L")
+    """The thumb set to the can, carried along to the pots, stepped off and read."""
     page.click("text=Take up the stick")
     page.click("text=Set the thumb to 1 can")
     page.click("button:has-text('Across')")
@@ -101,10 +100,13 @@ def loaded(page: Page) -> None:
 
 
 def traced(page: Page) -> None:
-    """The spout traced, and its straight strokes."""
+    """The can traced all round, and its straight strokes."""
     page.wait_for_timeout(1200)
     board = page.locator("[data-strokes]").bounding_box()
-    way = ((0.25, 0.36), (0.32, 0.33), (0.40, 0.36), (0.43, 0.45), (0.42, 0.55), (0.41, 0.62))
+    way = (
+        (0.184, 0.319), (0.157, 0.400), (0.178, 0.480), (0.174, 0.658), (0.356, 0.658),
+        (0.366, 0.464), (0.373, 0.414), (0.372, 0.384), (0.356, 0.319), (0.184, 0.319),
+    )  # fmt: skip
     x, y = board["x"], board["y"]
     for number, (across, down) in enumerate(way):
         page.mouse.move(x + across * board["width"], y + down * board["height"], steps=6)
@@ -146,14 +148,17 @@ PICTURES = (
 
 
 def main() -> None:
-    """Take every picture."""
+    """Take every picture, or those named."""
     with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
         os.environ["ZIRKEL_PASSCODE"] = "48219037"
         server = Server(Path(folder) / "data", True, "--host", "0.0.0.0")
         server.start()
         lesson = ""
         browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        wanted = sys.argv[1:] or [each[0] for each in PICTURES]
         for name, path, wait, (width, height), act in PICTURES:
+            if name not in wanted:
+                continue
             page = browser.new_page(
                 viewport={"width": width, "height": height}, reduced_motion="reduce"
             )
