@@ -14,7 +14,16 @@
       top: rect.top, bottom: rect.bottom,
     };
     for (let up = start; up; up = up.parentElement) {
-      if (up instanceof SVGElement && up.tagName !== "svg") continue;
+      if (up instanceof SVGElement && up.tagName !== "svg") {
+        const cut = document.querySelector(`${/#[\w-]+/.exec(up.getAttribute("clip-path"))} rect`);
+        if (cut) {
+          const sheet = up.ownerSVGElement.getBoundingClientRect();
+          const at = (name) => Number(cut.getAttribute(name));
+          box.left = Math.max(box.left, sheet.left + at("x"));
+          box.right = Math.min(box.right, sheet.left + at("x") + at("width"));
+        }
+        continue;
+      }
       const style = getComputedStyle(up);
       const edge = up.getBoundingClientRect();
       if (style.overflowX !== "visible") {

@@ -24,8 +24,10 @@ const FINGER = 26;
 const LEVEL_PX = 2.5;
 /** Width of the picture below which its headings are kept short. */
 const NARROW = 560;
-/** Width of the buttons beside what is said of the sheet, and of a letter of that. */
+/** Width of the buttons beside what is said of the sheet, what is added to them while it is looked
+ * at from near, and the width of a letter of that. */
 const BUTTONS = 216;
+const FROM_NEAR = 160;
 const NOTE_LETTER = 6.9;
 const FOOT = 62;
 
@@ -151,7 +153,12 @@ export function BenchPicture(props: Props) {
             height={height}
             strains={strains}
           />
-          <Titles bench={bench} divide={picture.layout.divide} width={width} />
+          <Titles
+            bench={bench}
+            divide={picture.layout.divide}
+            width={width}
+            near={looking.view.zoom > 1}
+          />
           {props.overlay?.(picture, height)}
         </svg>
       )}
@@ -219,14 +226,24 @@ function Halves({
 }
 
 /** What each side is, over all that lies on it. */
-function Titles({ bench, divide, width }: { bench: Bench; divide: number; width: number }) {
+function Titles({
+  bench,
+  divide,
+  width,
+  near,
+}: {
+  bench: Bench;
+  divide: number;
+  width: number;
+  near: boolean;
+}) {
   const s = bench.sheet;
   const unit = s.said_unit
     ? `${bench.unit?.name ?? "no unit yet"} = ${fractions(s.said_unit)}`
     : (bench.unit?.name ?? "no unit yet");
   const over = s.fits ? "" : " — runs off the sheet";
   const said = [`${fractions(s.said_size)}, ${unit}${over}`, `${unit}${over}`, unit];
-  const room = width - divide - 76 - BUTTONS;
+  const room = width - divide - 76 - BUTTONS - (near ? FROM_NEAR : 0);
   return (
     <g className={styles.titles}>
       <text x="18" y="27" className={styles.title}>
