@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from sqlalchemy import inspect
 
 from tests.files import SMALL, as_bytes
+from zirkel.core.drawn import Guess
 from zirkel.errors import BadInput, NotFound, StaleVersion
 from zirkel.store.database import connect, migrate
 from zirkel.store.receipts import Receipt
@@ -93,6 +94,18 @@ class Changes(StoreCase):
         with self.assertRaises(BadInput):
             self.store.change(study_id, 1, "Remove", gone)
         self.assertEqual(self.store.get(study_id).study, self.study)
+
+    def test_those_that_hold_records_of_a_kind_and_no_others(self):
+        bare = self.store.create(replace(self.study, title="Bare", guesses=())).id
+        guess = Guess(
+            id="g1", at="2026-11-27T05:00:00+00:00", exercise="bench_span", measure="relative",
+            answer=2.0, truth=2.5,
+        )  # fmt: skip
+        held = self.store.create(replace(self.study, title="Guessed", guesses=(guess,))).id
+        self.assertEqual([each.id for each in self.store.all(having="guesses")], [held])
+        self.assertEqual({each.id for each in self.store.all()}, {bare, held})
+        self.store.delete(held)
+        self.assertEqual(self.store.all(having="guesses"), [])
 
     def test_taken_down_and_hung_up_again(self):
         study_id = self.store.create(self.study).id

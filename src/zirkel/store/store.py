@@ -124,15 +124,15 @@ class Store:
     def _session(self, writes: bool) -> Session:
         return Session(self._engine.execution_options(writes=writes), expire_on_commit=False)
 
-    def all(self) -> list[Stored | Broken]:
+    def all(self, having: str | None = None) -> list[Stored | Broken]:
         """Every study that is not deleted, last changed first; one that can't be read doesn't hide
-        the others."""
+        the others. `having` leaves out those without records of that collection, unread."""
+        asked = select(StudyRow).where(StudyRow.deleted_at.is_(None))
+        if having is not None:
+            held = select(RecordRow.study_id).where(RecordRow.collection == having)
+            asked = asked.where(StudyRow.id.in_(held))
         with self._session(writes=False) as session, session.begin():
-            rows = session.scalars(
-                select(StudyRow)
-                .where(StudyRow.deleted_at.is_(None))
-                .order_by(StudyRow.changed_at.desc(), StudyRow.id.desc())
-            )
+            rows = session.scalars(asked.order_by(StudyRow.changed_at.desc(), StudyRow.id.desc()))
             found = [self._stored_or_broken(session, row) for row in rows.all()]
         return [self._remember(each) if isinstance(each, Stored) else each for each in found]
 

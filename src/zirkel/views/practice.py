@@ -178,7 +178,7 @@ def guesses_of(store: Store, artist: str) -> list[KeptTrial]:
     """What the artist's eye said in all studies before it was measured."""
     return [
         KeptTrial.made(trial, at)
-        for stored in store.all()
+        for stored in store.all(having="guesses")
         if isinstance(stored, Stored)
         for trial, at in as_trials(stored.study.guesses, None if artist == ME else artist)
     ]
