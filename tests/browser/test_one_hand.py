@@ -227,6 +227,10 @@ class AllDrawn(BrowserCase):
         self.page.wait_for_selector("li >> text=Post")
         self.page.evaluate("localStorage.clear()")
 
+
+class TheWall(BrowserCase):
+    own_server = True
+
     def test_the_wall_shows_how_far_each_has_come(self):
         self.open("/", "[data-waits]")
         told = self.page.request.get(f"{self.server.address}/api/v1/studies").json()["studies"]

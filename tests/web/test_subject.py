@@ -196,7 +196,7 @@ class Stick(SubjectCase):
         for pose, words in (
             (self.pose("level", "box_top_l", "cone_r"), "set the thumb"),
             (self.pose("level", "box_top_l", "box_top_l", thumb=9), "both ends lie on one"),
-            (self.pose("level", "box_top_l", "box_foot_l", thumb=9), "nothing to count"),
+            (self.pose("level", "box_top_l", "box_foot_l", thumb=9), "no width to count"),
             ({**self.pose("level", "box_top_l", "cone_r"), "to_landmark": "x"}, "no landmark “x”"),
         ):
             self.assertIn(words, self.read(422, **pose)["detail"])

@@ -93,7 +93,10 @@ export function Compare({ room, comparing, tell }: Props) {
       {room.loose && <p className={styles.note}>{room.loose}</p>}
       {room.areas.length > 1 && <OwnPair room={room} comparing={comparing} />}
       {room.comparisons.length > 0 && (
-        <details className={styles.list} open={window.matchMedia("(min-height: 700px)").matches}>
+        <details
+          className={styles.list}
+          open={window.matchMedia("(min-width: 901px) and (min-height: 700px)").matches}
+        >
           <summary>
             {own.length} compared by eye
             {own.length < room.comparisons.length &&
