@@ -336,6 +336,37 @@ class DimRoom(HandCase):
                 self.assertEqual(told, [])
 
 
+class Corrected(BrowserCase):
+    def test_what_is_taken_up_and_kept_as_it_is_stays_as_it_was(self):
+        """One reading of each kind, direction and side: on the pad it means what it meant."""
+        number = self.study_id("Potting bench, morning light")
+        address = f"{self.server.address}/api/v1/studies/{number}/file"
+
+        def sightings():
+            file = self.page.request.get(address).json()
+            return {each["id"]: each for each in file["sightings"]}
+
+        before, seen = sightings(), set()
+        self.open(f"/studies/{number}?side=Readings", "[data-reading]")
+        for name, each in before.items():
+            offset = each.get("offset", 0)
+            kind = (each["kind"], each.get("along"), "take" in each, offset > 0, offset < 0)
+            if kind in seen or each.get("struck"):
+                continue
+            seen.add(kind)
+            row = self.page.locator(f"[data-reading='{name}']")
+            row.locator("button").first.click()
+            row.get_by_role("button", name="Correct").click()
+            readout = self.page.locator("output")
+            expect(readout).to_contain_text("correcting")
+            expect(readout).not_to_contain_text("?")
+            self.page.keyboard.press("Enter")
+            expect(readout).not_to_contain_text("correcting")
+        self.page.wait_for_timeout(300)
+        self.assertGreater(len(seen), 8)
+        self.assertEqual(sightings(), before)
+
+
 class TheWall(BrowserCase):
     own_server = True
 

@@ -9,7 +9,8 @@ export type PadEntry = {
   value: string;
   side: string | null;
   along: Along;
-  take: string;
+  /** The take it belongs to, if it belongs to any. */
+  take: string | null;
 };
 
 /** Ways of measuring, for the kinds where the artist chooses. */
@@ -50,7 +51,7 @@ export function toSighting(kind: PadKind, entry: PadEntry): Sighting {
   if (kind.measured) {
     made.along = entry.along;
   }
-  if (kind.in_takes) {
+  if (kind.in_takes && entry.take) {
     made.take = entry.take;
   }
   if (kind.side) {

@@ -178,8 +178,11 @@ export function usePad(bench: Bench, kinds: PadKinds) {
     (id: string, again: boolean) => {
       const reading = bench.readings.find((each) => each.id === id);
       if (reading) {
+        const { take: taken } = reading.entry;
         setState((old) => ({
           ...fromEntry(kinds, reading.entry, old),
+          // Sighted again, it belongs to how one stands now; corrected, to where it was taken.
+          take: again ? old.take : typeof taken === "string" ? taken : null,
           editing: again ? null : id,
           fresh: true,
         }));
@@ -216,6 +219,9 @@ export function usePad(bench: Bench, kinds: PadKinds) {
     [setState],
   );
 
+  const edited = bench.readings.find((each) => each.id === state.editing);
+  // A reading of no take stays so when it is corrected.
+  const untaken = edited !== undefined && !edited.entry.take && state.take === null;
   const sighting = useCallback(
     (value = state.value): Sighting => {
       const made = toSighting(kind, {
@@ -223,11 +229,11 @@ export function usePad(bench: Bench, kinds: PadKinds) {
         value: asMeant(kind.sort, value),
         side,
         along: state.along,
-        take,
+        take: untaken ? null : take,
       });
       return state.editing ? { ...made, id: state.editing } : made;
     },
-    [kind, side, state, take],
+    [kind, side, state, take, untaken],
   );
 
   const looksFirst =
@@ -316,7 +322,7 @@ function fromEntry(kinds: PadKinds, entry: Entry, old: PadState): PadState {
       ? asTyped(entry.degrees)
       : (["units", "degrees", "offset", "fraction", "ratio"]
           .map((name) => (typeof entry[name] === "number" ? counted(entry[name]) : text(name)))
-          .find((each) => each !== null) ?? null);
+          .find((each) => each !== null) ?? (kind.sort === "offset" ? "0" : null));
   const behind = kind.sort === "offset" && raw?.startsWith("-");
   return {
     ...EMPTY,
