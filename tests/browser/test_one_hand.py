@@ -98,6 +98,7 @@ class Larger(BrowserCase):
 
     def test_pictures_have_the_whole_width_and_what_is_asked_stands_under_them(self):
         before = self.wide()
+        self.page.get_by_role("button", name="Take it").wait_for()
         asked = self.page.get_by_role("region", name="Sight next").locator("p").first.inner_text()
         self.page.get_by_role("button", name="Larger").click()
         line = self.page.get_by_role("complementary", name="Sight next")

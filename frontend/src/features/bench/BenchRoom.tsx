@@ -57,6 +57,7 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
         <EaselPrompt
           bench={bench}
           prompt={room.next.prompt}
+          known={room.next.data !== undefined}
           onAnother={room.next.another}
           onLeave={room.toEasel}
           onUndo={room.back}

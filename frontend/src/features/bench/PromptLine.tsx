@@ -2,6 +2,7 @@
 import { Button } from "antd";
 import { Said } from "../../shared/Said";
 import styles from "./PromptLine.module.css";
+import { WORKING_OUT } from "./prompter";
 import type { Room } from "./useBenchRoom";
 
 export function PromptLine({ room }: { room: Room }) {
@@ -13,7 +14,10 @@ export function PromptLine({ room }: { room: Room }) {
   return (
     <aside className={styles.line} aria-label="Sight next">
       <p className={styles.ask}>
-        {prompt?.ask ?? "Nothing more is worth sighting: every landmark is held and checked."}
+        {prompt?.ask ??
+          (next.data
+            ? "Nothing more is worth sighting: every landmark is held and checked."
+            : WORKING_OUT)}
       </p>
       {prompt && (
         <>

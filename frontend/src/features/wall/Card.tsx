@@ -50,6 +50,7 @@ export function Card({ card, onCopy, onRemove, onTell }: Props) {
       <p>
         {card.held === null ? "" : `${card.held} of `}
         {card.landmarks} landmarks{card.held === null ? "," : " held by"} {card.readings} readings
+        {card.lines.length === 0 && card.held !== null && ", no shapes yet"}
       </p>
       {tagging ? (
         <Input

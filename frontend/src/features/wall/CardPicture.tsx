@@ -24,17 +24,6 @@ export function CardPicture({ card }: { card: StudyCard }) {
           strokeDasharray={line.sure ? undefined : `${3 * thick} ${3 * thick}`}
         />
       ))}
-      {card.lines.length === 0 && (
-        <text
-          x={width / 2}
-          y={height / 2}
-          fontSize={width / 14}
-          textAnchor="middle"
-          fill="var(--pencil)"
-        >
-          no shapes yet
-        </text>
-      )}
     </svg>
   );
 }

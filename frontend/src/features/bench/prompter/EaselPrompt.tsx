@@ -3,10 +3,13 @@ import { Button } from "antd";
 import type { Bench, Prompt } from "../../../api/types";
 import styles from "./EaselPrompt.module.css";
 import { Progress } from "./Progress";
+import { WORKING_OUT } from "./Prompter";
 
 type Props = {
   bench: Bench;
   prompt: Prompt | undefined;
+  /** Whether the suggestions are there yet. */
+  known: boolean;
   onAnother: () => void;
   onLeave: () => void;
   onUndo: () => void;
@@ -14,12 +17,15 @@ type Props = {
   children: React.ReactNode;
 };
 
-export function EaselPrompt({ bench, prompt, onAnother, onLeave, onUndo, children }: Props) {
+export function EaselPrompt({ bench, prompt, known, onAnother, onLeave, onUndo, children }: Props) {
   const doubts = bench.doubts.filter((each) => !each.kept).length;
   return (
     <div className={styles.easel}>
       <p className={styles.ask} aria-live="polite">
-        {prompt?.ask ?? "Nothing more is worth sighting: every landmark is held and checked."}
+        {prompt?.ask ??
+          (known
+            ? "Nothing more is worth sighting: every landmark is held and checked."
+            : WORKING_OUT)}
       </p>
       <div className={styles.row}>
         <Button size="large" onClick={onAnother} disabled={!prompt}>

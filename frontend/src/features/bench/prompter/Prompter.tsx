@@ -26,6 +26,9 @@ type Props = {
   onShowUnchecked: () => void;
 };
 
+/** Until the suggestions are there. */
+export const WORKING_OUT = "Working out what to sight next…";
+
 export function Prompter(props: Props) {
   const { bench, prompts, turn } = props;
   const all = prompts ? [...prompts.sightings, ...prompts.checks] : [];
@@ -66,7 +69,7 @@ export function Prompter(props: Props) {
             </div>
           </>
         ) : (
-          <p className={styles.because}>{firstSteps(bench)}</p>
+          <p className={styles.because}>{prompts ? firstSteps(bench) : WORKING_OUT}</p>
         )}
       </section>
       {bench.scatter > 1 && (

@@ -1,5 +1,5 @@
 export { EaselPrompt } from "./EaselPrompt";
 export { Marks } from "./Marks";
 export { Progress } from "./Progress";
-export { Prompter } from "./Prompter";
+export { Prompter, WORKING_OUT } from "./Prompter";
 export { Readings } from "./Readings";
