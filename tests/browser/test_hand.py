@@ -41,6 +41,16 @@ class HandCase(BrowserCase):
                 "key => window.dispatchEvent(new KeyboardEvent('keydown', {key}))", key
             )
 
+    def tilt(self, typed):
+        """One more tilt, kept as it is typed."""
+        version = self.version()
+        self.keys("Escape")
+        self.pair("brow_top", "chin")
+        self.keys("t")
+        self.typed(typed)
+        self.keys("Enter")
+        self.wait_for_version(version + 1)
+
     def pair(self, first, second):
         self.page.keyboard.type(self.letters[first] + self.letters[second])
 
@@ -115,26 +125,14 @@ class Entering(HandCase):
     def test_two_is_two_o_clock_and_degrees_have_their_sign(self):
         for typed, degrees in (("2", 60.0), ("130", 45.0), ("1030", 135.0), ("45", 45.0),
                                ("8°", 8.0)):  # fmt: skip
-            version = self.version()
-            self.keys("Escape")
-            self.pair("brow_top", "chin")
-            self.keys("t")
-            self.typed(typed)
-            self.keys("Enter")
-            self.wait_for_version(version + 1)
+            self.tilt(typed)
             self.assertAlmostEqual(self.newest()["entry"]["degrees"], degrees)
 
     def test_a_tilt_taken_up_again_means_what_it_meant(self):
         """130 degrees are not half past one, nor 8 degrees eight o'clock."""
         for typed, degrees, shown in (("130°", 130.0, "4:20"), ("8°", 8.0, "8°"),
                                       ("7.5°", 7.5, "12:15"), ("61°", 61.0, "61°")):  # fmt: skip
-            version = self.version()
-            self.keys("Escape")
-            self.pair("brow_top", "chin")
-            self.keys("t")
-            self.typed(typed)
-            self.keys("Enter")
-            self.wait_for_version(version + 1)
+            self.tilt(typed)
             taken = self.newest()["id"]
             self.page.click("text=Readings")
             self.page.locator(f"[data-reading='{taken}'] button").first.click()

@@ -4,6 +4,7 @@ import { nearest } from "../geometry/hit";
 import type { Point } from "../geometry/scale";
 import { besidePoints } from "../geometry/words";
 import { Glass } from "./Glass";
+import { PlacedWords } from "./PlacedWords";
 import styles from "./PointBoard.module.css";
 import { useSize } from "./useSize";
 
@@ -142,17 +143,7 @@ export function PointBoard({
               </g>
             );
           })}
-          {names.map((each) => (
-            <text
-              key={each.id}
-              x={each.x}
-              y={each.y}
-              textAnchor={each.anchor}
-              className={styles.name}
-            >
-              {each.text}
-            </text>
-          ))}
+          <PlacedWords words={names} className={() => styles.name} />
           {children?.(w, h)}
           {points.map((each) => (
             <circle

@@ -6,6 +6,7 @@ import { handTip, polyline } from "../../geometry/marks";
 import { fitted, type Point } from "../../geometry/scale";
 import { besidePoints } from "../../geometry/words";
 import { DepthOnSheet } from "../../shared/DepthOnSheet";
+import { PlacedWords } from "../../shared/PlacedWords";
 import { useSize } from "../../shared/useSize";
 import { Receding } from "./Receding";
 import layout from "./Recipe.module.css";
@@ -132,17 +133,10 @@ export function RecipeSheet({ bench, room, at, grid, perspective }: Props) {
               data-placed={id}
             />
           ))}
-          {names.map((each) => (
-            <text
-              key={each.id}
-              x={each.x}
-              y={each.y}
-              textAnchor={each.anchor}
-              className={each.must ? styles.name : styles.nameQuiet}
-            >
-              {each.text}
-            </text>
-          ))}
+          <PlacedWords
+            words={names}
+            className={(each) => (each.must ? styles.name : styles.nameQuiet)}
+          />
         </svg>
       )}
     </div>

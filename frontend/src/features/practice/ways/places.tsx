@@ -2,6 +2,7 @@
 import type { PosedWay } from "../../../api/types";
 import type { Point } from "../../../geometry/scale";
 import { besidePoints } from "../../../geometry/words";
+import { PlacedWords } from "../../../shared/PlacedWords";
 import styles from "./Ways.module.css";
 import { type Answer, spot, type Way, within } from "./way";
 
@@ -35,11 +36,7 @@ export const places: Way = {
         {put.map(({ id, at }) => (
           <path key={id} d={`M${at.x - 9} ${at.y}h18M${at.x} ${at.y - 9}v18`} />
         ))}
-        {numbers.map((each) => (
-          <text key={each.id} x={each.x} y={each.y} textAnchor={each.anchor}>
-            {each.text}
-          </text>
-        ))}
+        <PlacedWords words={numbers} />
       </g>
     );
   },
