@@ -9,18 +9,28 @@ BIN := $(VENV)/bin
 STATE := .state
 FRONT := $(shell find frontend/src frontend/generated frontend/public -type f 2>/dev/null) frontend/index.html \
 	frontend/vite.config.ts frontend/tsconfig.json
+PAGES := src/zirkel/web/pages/index.html
 export OPENBLAS_NUM_THREADS := 1
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: demo test serve build check unit types bench pictures clean
+.PHONY: demo serve dev build wheel test check unit campaign types lock bench pictures clean
 
-demo: $(STATE)/run frontend/dist/index.html
+demo: $(STATE)/run $(PAGES)
 	$(BIN)/zirkel serve --demo --host $(HOST) --port $(PORT) --data $(DATA) $(OPTIONS)
 
-serve: $(STATE)/run frontend/dist/index.html
+serve: $(STATE)/run $(PAGES)
 	$(BIN)/zirkel serve --host $(HOST) --port $(PORT) --data $(DATA) $(OPTIONS)
 
-build: frontend/dist/index.html
+# The pages as they are being written (http://localhost:5173), before the real server.
+dev: $(STATE)/run $(PAGES)
+	$(BIN)/zirkel serve --demo --data $(DATA) & trap "kill $$!" EXIT; cd frontend && npx vite
+
+build: $(PAGES)
+
+# One file that installs anywhere, without Node: its pages are in it.
+wheel: $(STATE)/check $(PAGES)
+	rm -rf build dist
+	$(BIN)/pip wheel --quiet --no-deps --no-build-isolation --wheel-dir dist .
 
 test: check unit
 
@@ -28,30 +38,43 @@ check: $(STATE)/check $(STATE)/node $(STATE)/typegen
 	$(BIN)/ruff format --check src tests bench scripts
 	$(BIN)/ruff check src tests bench scripts
 	$(BIN)/mypy
+	$(BIN)/deptry src
 	$(BIN)/python -m zirkel.web.openapi | cmp - frontend/generated/openapi.json \
 		|| (echo "The API changed: run make types"; exit 1)
 	cd frontend/typegen && npm run --silent check
 	cd frontend && npm run --silent lint
 	cd frontend && npm run --silent types
 
-unit: $(STATE)/check frontend/dist/index.html
+unit: wheel
 	sh scripts/ensure-chromium.sh
-	PYTHONWARNINGS=error $(BIN)/python -m unittest_parallel -s tests -t . -j 2 --level class -q
+	PYTHONWARNINGS=error $(BIN)/python -m tests
+
+# Statistics over many seeds, long searches, attacks: before an issue is closed.
+campaign: $(STATE)/check $(PAGES)
+	sh scripts/ensure-chromium.sh
+	PYTHONWARNINGS=error $(BIN)/python -m bench campaign
 
 types: $(STATE)/check $(STATE)/typegen
 	$(BIN)/python -m zirkel.web.openapi > frontend/generated/openapi.json
 	cd frontend/typegen && npm run --silent generate
 
-bench: $(STATE)/check frontend/dist/index.html
+# The pinned lists, made from what pyproject.toml declares.
+lock: $(STATE)/check
+	$(BIN)/uv pip compile --quiet pyproject.toml --no-annotate --custom-compile-command "make lock" \
+		--output-file requirements/run.txt
+	$(BIN)/uv pip compile --quiet pyproject.toml --group check --constraint requirements/run.txt \
+		--no-annotate --custom-compile-command "make lock" --output-file requirements/check.txt
+
+bench: $(STATE)/check $(PAGES)
 	sh scripts/ensure-chromium.sh
 	$(BIN)/python -m bench
 
-pictures: $(STATE)/check frontend/dist/index.html
+pictures: $(STATE)/check $(PAGES)
 	sh scripts/ensure-chromium.sh
 	$(BIN)/python -m scripts.take_pictures
 
 clean:
-	rm -rf $(STATE) $(VENV) frontend/dist frontend/node_modules frontend/typegen/node_modules
+	rm -rf $(STATE) $(VENV) build dist src/zirkel/web/pages frontend/node_modules frontend/typegen/node_modules
 
 $(VENV)/bin/python:
 	$(PYTHON) -m venv $(VENV)
@@ -73,6 +96,6 @@ $(STATE)/typegen: frontend/typegen/package.json frontend/typegen/package-lock.js
 	cd frontend/typegen && npm ci --no-audit --no-fund
 	mkdir -p $(STATE) && touch $@
 
-frontend/dist/index.html: $(STATE)/node $(FRONT)
+$(PAGES): $(STATE)/node $(FRONT)
 	cd frontend && npm run --silent build
-	gzip -9 -k -f frontend/dist/assets/*.js frontend/dist/assets/*.css frontend/dist/index.html
+	gzip -9 -k -f src/zirkel/web/pages/assets/*.js src/zirkel/web/pages/assets/*.css $(PAGES)

@@ -10,7 +10,8 @@ import urllib.request
 from pathlib import Path
 
 from playwright.sync_api import sync_playwright
-from tests.browser.case import CHROMIUM, FLAGS, Server
+from tests.browser.case import CHROMIUM, FLAGS
+from tests.serving import Server
 
 from bench.speed import network_of, study_of
 from zirkel.core.sightings import KINDS

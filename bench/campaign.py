@@ -29,8 +29,8 @@ from typing import Any
 import schemathesis
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
-from tests.browser.case import Server, demonstration
 from tests.pictures.images import drawing, saved
+from tests.serving import Server, demonstration
 from tests.studyfile.test_poses import MINE
 from tests.web.fuzz import ENDLESS, mutated
 

@@ -13,7 +13,7 @@ import urllib.request
 from pathlib import Path
 from typing import Any
 
-from tests.browser.case import Server
+from tests.serving import Server
 
 from zirkel.core.simulation.artist import Hand, sight_scene
 from zirkel.core.study import Sheet

@@ -6,7 +6,7 @@ import tempfile
 import unittest
 from pathlib import Path
 
-from tests.browser.case import demonstration
+from tests.serving import demonstration
 from tests.web.fuzz import ask_everything, mutated
 
 from zirkel.web.app import WebConfig, create_app

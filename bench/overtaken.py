@@ -14,8 +14,8 @@ from pathlib import Path
 from threading import Thread
 from typing import Any
 
-from tests.browser.case import Server
 from tests.networks import RandomNetwork
+from tests.serving import Server
 
 from zirkel.studyfile.read import write_study
 

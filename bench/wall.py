@@ -11,7 +11,8 @@ from dataclasses import replace
 from pathlib import Path
 
 from playwright.sync_api import Browser, sync_playwright
-from tests.browser.case import CHROMIUM, FLAGS, Server
+from tests.browser.case import CHROMIUM, FLAGS
+from tests.serving import Server
 
 from zirkel.demo.generate import DEMOS
 from zirkel.demo.generate import FOLDER as DEMO_FOLDER

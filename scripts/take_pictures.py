@@ -8,7 +8,8 @@ import tempfile
 from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
-from tests.browser.case import CHROMIUM, FLAGS, ROOT, Server
+from tests.browser.case import CHROMIUM, FLAGS, ROOT
+from tests.serving import Server
 
 from scripts.made_up_class import teach
 

@@ -1,30 +1,26 @@
-"""A real server on a real database file and a real headless Chromium."""
+"""A real server and a real headless Chromium before it.
+
+A page is dear and a browser context dearer, so each worker has one window for the mouse and one for
+fingers, and a test finds its page empty: nothing stored, nothing routed, no second page.
+"""
 
 from __future__ import annotations
 
 import json
-import os
-import shutil
-import signal
-import socket
-import subprocess
-import sys
 import tempfile
-import time
 import unittest
 import urllib.request
-from collections.abc import Callable
 from functools import cache
 from multiprocessing.util import Finalize
 from pathlib import Path
-from typing import ClassVar
+from typing import Any, ClassVar
 
-from playwright.sync_api import Browser, Page, expect, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Page, Request, expect, sync_playwright
 
-from zirkel.demo.generate import FOLDER as DEMO_FOLDER
+from tests.serving import Server, Threaded, demonstration
 
 ROOT = Path(__file__).parents[2]
-CHROMIUM = "/usr/bin/chromium"
+CHROMIUM = "/usr/bin/chromium-headless-shell"
 FLAGS = [
     "--no-sandbox",
     "--disable-gpu",
@@ -32,150 +28,125 @@ FLAGS = [
     "--disable-background-networking",
     "--disable-component-update",
 ]
-
-
-@cache
-def demonstration(title: str) -> bytes:
-    """The file of the demonstration with that title."""
-    files = [path.read_bytes() for path in DEMO_FOLDER.glob("*.zirkel.json")]
-    return next(data for data in files if json.loads(data)["title"] == title)
-
-
-def free_port() -> int:
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        return int(probe.getsockname()[1])
-
-
-class Server:
-    """`zirkel serve` in a process of its own."""
-
-    def __init__(self, data: Path, demo: bool = True, *options: str) -> None:
-        self.data, self.port, self.demo, self.options = data, free_port(), demo, options
-        self.process: subprocess.Popen[bytes] | None = None
-
-    @property
-    def address(self) -> str:
-        return f"http://127.0.0.1:{self.port}"
-
-    def start(self) -> None:
-        command = [sys.executable, "-m", "zirkel", "serve", "--port", str(self.port)]
-        command += ["--data", str(self.data), *(["--demo"] if self.demo else []), *self.options]
-        if ends_with := shutil.which("setpriv"):
-            # However this process ends, the server ends with it.
-            command = [ends_with, "--pdeathsig", "KILL", *command]
-        self.process = subprocess.Popen(
-            command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL
-        )
-        for _ in range(400):
-            try:
-                urllib.request.urlopen(self.address + "/api/v1/door", timeout=1).close()
-                return
-            except OSError:
-                time.sleep(0.05)
-        raise RuntimeError("the server did not start")
-
-    def said(self, *options: str, until: str) -> str:
-        """Start it with these options too; what it says where it was started, up to that line."""
-        command = [sys.executable, "-m", "zirkel", "serve", "--port", str(self.port)]
-        self.process = subprocess.Popen(
-            [*command, "--data", str(self.data), *options], stdout=subprocess.PIPE,
-        )  # fmt: skip
-        lines: list[str] = []
-        while self.process.stdout and (line := self.process.stdout.readline()):
-            lines.append(line.decode())
-            if lines[-1].startswith(until):
-                break
-        return "".join(lines)
-
-    def kill(self) -> None:
-        """As a power cut would."""
-        if self.process and self.process.poll() is None:
-            os.kill(self.process.pid, signal.SIGKILL)
-            self.process.wait()
-            if self.process.stdout:
-                self.process.stdout.close()
-
-
-def at_the_end(tidy: Callable[[], object], priority: int) -> None:
-    """Tidy up when this process ends, the highest first, also when it is one of several and is
-    told to end."""
-    Finalize(None, tidy, exitpriority=priority)
-    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+PATIENCE_MS = 60_000
+"""A wait ends when what is waited for is there; on a busy machine that may take long."""
 
 
 @cache
 def shared_browser() -> Browser:
     """One Chromium for all tests of this process."""
     playwright = sync_playwright().start()
-    expect.set_options(timeout=30_000)
+    expect.set_options(timeout=PATIENCE_MS)
     browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
-    at_the_end(playwright.stop, priority=1)
-    at_the_end(browser.close, priority=2)
+    Finalize(None, playwright.stop, exitpriority=1)
+    Finalize(None, browser.close, exitpriority=3)
     return browser
 
 
 @cache
-def shared_server() -> Server:
+def shared_server() -> Threaded:
     """One server with the demonstrations for all tests of this process that spoil nothing."""
-    folder = tempfile.mkdtemp()
-    server = Server(Path(folder) / "data")
-    server.start()
-    at_the_end(lambda: shutil.rmtree(folder, ignore_errors=True), priority=1)
-    at_the_end(server.kill, priority=2)
+    folder = tempfile.TemporaryDirectory()
+    server = Threaded(Path(folder.name))
+    Finalize(None, folder.cleanup, exitpriority=1)
+    Finalize(None, server.close, exitpriority=2)
     return server
 
 
-class BrowserCase(unittest.TestCase):
-    """A page before a server: the shared one, or one of the class's own where it is killed, or
-    where what hangs on the wall matters."""
+class Window:
+    """A browser context with a page, kept from test to test."""
 
-    demo = True
-    own_server = False
-    options: ClassVar[tuple[str, ...]] = ()
-    """Further options of its own server."""
-    viewport: ClassVar = {"width": 1280, "height": 800}
-    touch = False
-
-    @classmethod
-    def setUpClass(cls) -> None:
-        cls.browser = shared_browser()
-        if not cls.own_server:
-            cls.server = shared_server()
-            return
-        folder = tempfile.TemporaryDirectory()
-        cls.addClassCleanup(folder.cleanup)
-        cls.server = Server(Path(folder.name) / "data", cls.demo, *cls.options)
-        cls.server.start()
-        cls.addClassCleanup(cls.server.kill)
-
-    def setUp(self) -> None:
-        self.context = self.browser.new_context(
-            viewport=self.viewport,  # type: ignore[arg-type]
-            has_touch=self.touch,
-            reduced_motion="reduce",
-            accept_downloads=True,
+    def __init__(self, touch: bool) -> None:
+        self.context: BrowserContext = shared_browser().new_context(
+            has_touch=touch, reduced_motion="reduce", accept_downloads=True
         )
-        self.addCleanup(self.context.close)
+        self.troubles: list[str] = []
+        self.address = ""
         self.page = self.new_page()
 
     def new_page(self) -> Page:
         page = self.context.new_page()
-        page.set_default_timeout(30_000)
-        self.troubles: list[str] = []
+        page.set_default_timeout(PATIENCE_MS)
         page.on("pageerror", lambda error: self.troubles.append(str(error)))
         page.on("request", self._local_only)
         return page
+
+    def _local_only(self, request: Request) -> None:
+        if not request.url.startswith((self.address, "data:", "blob:")):
+            self.troubles.append(f"asks the network for {request.url}")
+
+    def clear(self) -> None:
+        """As a browser that was never here, but for what it has cached of the application."""
+        for page in self.context.pages:
+            if page != self.page:
+                page.close()
+        self.context.set_offline(False)
+        self.page.unroute_all(behavior="ignoreErrors")
+        if self.page.url.startswith("http"):
+            self.page.evaluate("() => { localStorage.clear(); sessionStorage.clear(); }")
+        self.context.clear_cookies()
+        self.page.emulate_media(color_scheme="light", reduced_motion="reduce")
+        self.page.goto("about:blank")
+
+
+@cache
+def shared_window(touch: bool) -> Window:
+    return Window(touch)
+
+
+class BrowserCase(unittest.TestCase):
+    """A page before a server: the shared one, or one of the class's own where what hangs on the
+    wall matters, or one in a process of its own where it is killed."""
+
+    shared_out = True
+    demo = True
+    own_server = False
+    killed = False
+    config: ClassVar[dict[str, Any]] = {}
+    """How its own server is configured."""
+    options: ClassVar[tuple[str, ...]] = ()
+    passcode: ClassVar[str | None] = None
+    """Options and passcode of the one that is killed."""
+    viewport: ClassVar = {"width": 1280, "height": 800}
+    touch = False
+    own_window = False
+    """Whether the test does to the page what can't be taken back: sets its clock."""
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        cls.browser = shared_browser()
+        if not (cls.own_server or cls.killed):
+            cls.server = shared_server()
+            return
+        folder = tempfile.TemporaryDirectory()
+        cls.addClassCleanup(folder.cleanup)
+        data = Path(folder.name) / "data"
+        if cls.killed:
+            cls.server = Server(data, cls.demo, *cls.options)
+            cls.server.passcode = cls.passcode
+            cls.addClassCleanup(cls.server.kill)
+            cls.server.start()
+        else:
+            cls.server = Threaded(data, cls.demo, **cls.config)
+            cls.addClassCleanup(cls.server.close)
+
+    def setUp(self) -> None:
+        self.window = Window(self.touch) if self.own_window else shared_window(self.touch)
+        self.addCleanup(self.window.context.close if self.own_window else self.window.clear)
+        self.window.address = self.server.address
+        self.troubles = self.window.troubles
+        self.troubles.clear()
+        self.context, self.page = self.window.context, self.window.page
+        self.page.set_viewport_size(self.viewport)
+
+    def new_page(self) -> Page:
+        return self.window.new_page()
 
     def take_it(self, page: Page | None = None) -> None:
         """Takes up the suggestion by key, once there is one: it's worked out after the study."""
         page = page or self.page
         page.wait_for_selector("[aria-keyshortcuts='Shift+N']", state="attached")
         page.keyboard.press("Shift+N")
-
-    def _local_only(self, request) -> None:
-        if not request.url.startswith((self.server.address, "data:", "blob:")):
-            self.troubles.append(f"asks the network for {request.url}")
 
     def tearDown(self) -> None:
         self.assertEqual(self.troubles, [])

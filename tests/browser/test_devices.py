@@ -1,12 +1,14 @@
 """Another device before the door, in a real browser: asked once, let in, put out; the code to
 scan."""
 
-import os
 import unittest
+from typing import ClassVar
 
 from playwright.sync_api import expect
 
 from tests.browser.case import BrowserCase
+from zirkel.web.addresses import own_addresses
+from zirkel.web.door import made_passcode
 
 CODE = "48219037"
 
@@ -15,13 +17,7 @@ class Devices(BrowserCase):
     """Asked as if it came from another machine."""
 
     own_server = True
-    options = ("--ask-everyone",)
-
-    @classmethod
-    def setUpClass(cls):
-        os.environ["ZIRKEL_PASSCODE"] = CODE
-        cls.addClassCleanup(os.environ.pop, "ZIRKEL_PASSCODE")
-        super().setUpClass()
+    config: ClassVar = {"passcode": CODE, "ask_everyone": True}
 
     def come_in(self, page, code=CODE):
         page.get_by_label("Passcode").fill(code)
@@ -62,12 +58,17 @@ class Devices(BrowserCase):
         page.reload()
         page.wait_for_selector("[data-waits]")
 
+
+class Restarted(BrowserCase):
+    killed = True
+    options = ("--ask-everyone",)
+    passcode = CODE
+
     def test_a_restart_asks_nobody_who_was_let_in(self):
         self.page.goto(f"{self.server.address}/door#code={CODE}&to=/")
         self.page.wait_for_selector("[data-waits]")
         self.server.kill()
-        os.environ["ZIRKEL_PASSCODE"] = "another passcode"
-        self.addCleanup(os.environ.__setitem__, "ZIRKEL_PASSCODE", CODE)
+        self.server.passcode = "another passcode"
         self.server.start()
         self.page.reload()
         self.page.wait_for_selector("[data-waits]")
@@ -76,9 +77,6 @@ class Devices(BrowserCase):
         page = stranger.new_page()
         page.goto(f"{self.server.address}/door#code={CODE}&to=/")
         expect(page.get_by_role("alert")).to_contain_text("This is not the passcode")
-        os.environ["ZIRKEL_PASSCODE"] = CODE
-        self.server.kill()
-        self.server.start()
 
 
 class Here(BrowserCase):
@@ -90,7 +88,11 @@ class Here(BrowserCase):
 
 class InTheNetwork(BrowserCase):
     own_server = True
-    options = ("--host", "0.0.0.0")
+    config: ClassVar = {
+        "host": "0.0.0.0",
+        "passcode": made_passcode(),
+        "addresses": tuple(own_addresses("0.0.0.0")),
+    }
 
     def test_on_the_machine_itself_address_passcode_and_code_are_shown(self):
         self.open("/devices", "role=img[name='The code to scan with a tablet or phone']")

@@ -50,25 +50,11 @@ class Drawn(BrowserCase):
             arg=["section ul li:nth-child(2) svg path", before],
         )
 
-    def test_the_legend_is_one_tap_away_in_every_room(self):
-        number = self.study_id(TITLE)
-        for room, wait in (("", "text=Sight next"), ("/subject", "text=A human hand"),
-                           ("/sheet", "text=What is taken in"), ("/draw", "text=Ticked: next"),
-                           ("/check", "text=To do, in this order"), ("/tone", "[data-question]"),
-                           ("/sitting", "text=How much time is there?")):  # fmt: skip
-            self.open(f"/studies/{number}{room}", wait)
-            self.page.get_by_label("Marks, words and keys").click()
-            legend = self.page.get_by_role("list", name="What the marks mean")
-            for word in ("loose", "held", "proven", "in doubt", "predicted", "strained",
-                         "computed", "guessed"):  # fmt: skip
-                expect(legend).to_contain_text(word)
-            self.assertEqual(legend.locator("li > svg").count(), legend.locator("li").count())
-            expect(self.page.get_by_role("dialog")).to_have_count(1)
-
 
 class EmptyWall(BrowserCase):
     demo = False
     own_server = True
+    own_window = True
 
     def test_the_first_three_steps_are_drawn_and_stay_until_something_hangs(self):
         self.page.add_init_script('localStorage.setItem("first visit", "seen")')

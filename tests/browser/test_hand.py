@@ -10,7 +10,7 @@ from typing import ClassVar
 
 from playwright.sync_api import expect
 
-from tests.browser.case import ROOT, BrowserCase
+from tests.browser.case import BrowserCase
 
 MASK = "Wooden mask on a peg"
 BENCH = "Potting bench, morning light"
@@ -21,9 +21,9 @@ class HandCase(BrowserCase):
 
     def setUp(self):
         super().setUp()
-        self.id = self.study_id(self.title)
-        self.open(f"/studies/{self.id}", "text=Sight next")
-        told = self.asked(f"/api/v1/studies/{self.id}")
+        self.number = self.study_id(self.title)
+        self.open(f"/studies/{self.number}", "text=Sight next")
+        told = self.asked(f"/api/v1/studies/{self.number}")
         self.letters = {each["id"]: each["letters"] for each in told["landmarks"]}
 
     def asked(self, path):
@@ -58,7 +58,7 @@ class HandCase(BrowserCase):
         return " ".join(self.page.inner_text("output").replace("⁄", "/").split())
 
     def newest(self):
-        return self.asked(f"/api/v1/studies/{self.id}")["readings"][-1]
+        return self.asked(f"/api/v1/studies/{self.number}")["readings"][-1]
 
 
 class Entering(HandCase):
@@ -117,7 +117,7 @@ class Entering(HandCase):
         self.wait_for_version(version + 1)
         self.page.wait_for_selector("text=/Your eye gave 2 .*: 20 % off/")
         self.assertIn("2 1/2", self.newest()["said"])
-        file = self.asked(f"/api/v1/studies/{self.id}/file")
+        file = self.asked(f"/api/v1/studies/{self.number}/file")
         (guess,) = file["guesses"]
         self.assertEqual((guess["exercise"], guess["measure"]), ("bench_span", "relative"))
         self.assertEqual((guess["answer"], guess["truth"]), (2.0, 2.5))
@@ -160,7 +160,10 @@ class Entering(HandCase):
         self.wait_for_version(version + 1)
 
     def test_enter_twice_keeps_once_and_what_is_typed_meanwhile_is_the_next(self):
-        version, count = self.version(), len(self.asked(f"/api/v1/studies/{self.id}")["readings"])
+        version, count = (
+            self.version(),
+            len(self.asked(f"/api/v1/studies/{self.number}")["readings"]),
+        )
         self.pair("brow_top", "chin")
         self.page.keyboard.type("u1q")
         self.keys("Enter", "Enter")
@@ -170,7 +173,7 @@ class Entering(HandCase):
         self.assertIn("2 masks", self.readout())
         self.keys("Enter")
         self.wait_for_version(version + 2)
-        told = self.asked(f"/api/v1/studies/{self.id}")["readings"]
+        told = self.asked(f"/api/v1/studies/{self.number}")["readings"]
         self.assertEqual(len(told), count + 2)
         self.assertEqual([each["entry"]["units"] for each in told[-2:]], [1.25, 2.0])
 
@@ -315,25 +318,6 @@ class LookingClosely(HandCase):
         self.page.wait_for_selector("section >> text=tap, or type its letters")
 
 
-class DimRoom(HandCase):
-    def test_the_surroundings_go_dark_and_can_be_read(self):
-        self.page.emulate_media(color_scheme="dark")
-        axe = (ROOT / "frontend" / "node_modules" / "axe-core" / "axe.min.js").read_text()
-        for path, wait in (
-            (f"/studies/{self.id}", "text=Sight next"),
-            ("/", "text=Wooden mask"),
-            (f"/studies/{self.id}/draw", "text=Ticked: next"),
-        ):
-            self.open(path, wait)
-            ground = self.page.evaluate("getComputedStyle(document.body).backgroundColor")
-            self.assertLess(max(int(n) for n in ground[4:-1].split(",")), 60)
-            self.page.evaluate(axe)
-            found = self.page.evaluate("axe.run({runOnly: ['color-contrast']})")
-            told = [n["html"][:120] for each in found["violations"] for n in each["nodes"][:4]]
-            with self.subTest(path):
-                self.assertEqual(told, [])
-
-
 class Corrected(BrowserCase):
     def test_what_is_taken_up_and_kept_as_it_is_stays_as_it_was(self):
         """One reading of each kind, direction and side: on the pad it means what it meant."""
@@ -432,7 +416,7 @@ class AForeignPage(HandCase):
             method: "POST", mode: "no-cors", body,
             headers: kind ? {{"Content-Type": kind}} : {{}}}});
           const kinds = ["text/plain", "application/x-www-form-urlencoded", ""];
-          const tries = kinds.map((kind) => send("{self.id}/changes", kind, {body}));
+          const tries = kinds.map((kind) => send("{self.number}/changes", kind, {body}));
           tries.push(send("import", "", new Blob(["{{}}"])));
           Promise.allSettled(tries).then(() => document.title = "tried");
         </script>"""
@@ -454,7 +438,7 @@ class AForeignPage(HandCase):
         page = self.context.new_page()
         page.goto(f"http://127.0.0.1:{elsewhere.server_port}/")
         page.wait_for_function("document.title === 'tried'")
-        told = self.asked(f"/api/v1/studies/{self.id}")
+        told = self.asked(f"/api/v1/studies/{self.number}")
         self.assertEqual((told["title"], told["version"]), (MASK, 1))
 
 

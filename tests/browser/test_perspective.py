@@ -15,7 +15,7 @@ ACROSS = (("door_head_l", "door_head_r"), ("jetty_l", "jetty_r"), ("slip_l", "sl
 class Depth(BrowserCase):
     def setUp(self):
         super().setUp()
-        self.id = self.study_id(TITLE)
+        self.number = self.study_id(TITLE)
 
     def begin(self, name):
         self.page.click("[data-families] >> text=/Say what is parallel|Another family/")
@@ -29,7 +29,7 @@ class Depth(BrowserCase):
         self.wait_for_version(version + 1)
 
     def without_families(self):
-        self.open(f"/studies/{self.id}?side=Depth", "[data-depth]")
+        self.open(f"/studies/{self.number}?side=Depth", "[data-depth]")
         for name in ("along the house", "across the gable"):
             self.page.get_by_label(f"Remove {name}", exact=True).click()
             expect(self.page.get_by_label(f"Remove {name}", exact=True)).to_have_count(0)
@@ -55,7 +55,7 @@ class Depth(BrowserCase):
     def test_the_wrong_tilt_is_sighted_again_with_the_stick_and_settles(self):
         """The stick lies along the eave as it is seen and reads something else; the old reading is
         struck, and the doubt is gone."""
-        self.open(f"/studies/{self.id}", "[data-dot=eave_r]")
+        self.open(f"/studies/{self.number}", "[data-dot=eave_r]")
         expect(self.page.locator("footer")).to_contain_text("2 in doubt")
         self.page.click("text=Sight again")
         self.page.click("text=Take up the stick")
@@ -85,7 +85,7 @@ class Depth(BrowserCase):
         expect(self.page.locator("[data-depth]")).to_contain_text("Your eye level lies")
 
     def test_a_row_a_circle_and_a_shadow(self):
-        self.open(f"/studies/{self.id}?side=Depth", "[data-depth]")
+        self.open(f"/studies/{self.number}?side=Depth", "[data-depth]")
         expect(self.page.locator("[data-steps]")).to_contain_text("Jetty posts, 3 of them")
         expect(self.page.locator("[data-row='Jetty posts'] path")).to_have_count(5)
         self.page.click("[data-circles] >> text=A circle")
@@ -103,14 +103,14 @@ class Depth(BrowserCase):
         expect(self.page.locator("[data-depth] [role=alert]")).to_contain_text("stands twice")
 
     def test_how_deep_a_book_is_seen(self):
-        self.open(f"/studies/{self.id}?side=Depth", "[data-depth-sum]")
+        self.open(f"/studies/{self.number}?side=Depth", "[data-depth-sum]")
         said = self.page.locator("[data-depth-sum] [role=status]")
         expect(said).to_contain_text("of its near edge deep, though you know it to be 2/3")
         self.page.get_by_label("Eye over it, cm").fill("0")
         expect(said).to_contain_text("Seen 0 of")
 
     def test_ticks_of_both_families_in_draw(self):
-        self.open(f"/studies/{self.id}/draw", "[data-receding] [data-family] path")
+        self.open(f"/studies/{self.number}/draw", "[data-receding] [data-family] path")
         expect(self.page.locator("[data-eye-level]")).to_have_count(1)
         ticks = self.page.locator("[data-family='along the house'] path").count()
         self.assertGreater(ticks, 2)

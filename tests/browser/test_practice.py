@@ -79,6 +79,10 @@ class ByMouse(PracticeCase):
         row = self.page.locator("a", has_text="Half of a length")
         expect(row).to_contain_text("On average 5 % of the length too long")
 
+
+class Killed(PracticeCase):
+    killed = True
+
     def test_a_kill_in_the_middle_loses_nothing_and_the_drill_goes_on(self):
         self.drill("third", 6)
         for number in range(3):

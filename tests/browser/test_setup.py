@@ -27,8 +27,8 @@ KINDS = (
 class SetUp(BrowserCase):
     def setUp(self):
         super().setUp()
-        self.id = self.study_id(TITLE)
-        self.open(f"/studies/{self.id}?side=Set-up", "text=Trust in your readings")
+        self.number = self.study_id(TITLE)
+        self.open(f"/studies/{self.number}?side=Set-up", "text=Trust in your readings")
 
     def back_to(self, version, now):
         for i in range(now - version):
@@ -118,8 +118,8 @@ class SetUp(BrowserCase):
 class Prompter(BrowserCase):
     def setUp(self):
         super().setUp()
-        self.id = self.study_id(TITLE)
-        self.open(f"/studies/{self.id}", "text=Simple here")
+        self.number = self.study_id(TITLE)
+        self.open(f"/studies/{self.number}", "text=Simple here")
 
     def test_relations_are_stepped_through_adopted_and_left_out(self):
         page, version = self.page, self.version()
@@ -193,7 +193,7 @@ class Prompter(BrowserCase):
     def letters(self):
         """The letters that Zirkel gives to the landmarks that the kinds are tried on."""
         told = self.page.evaluate(
-            "id => fetch(`/api/v1/studies/${id}`).then(each => each.json())", self.id
+            "id => fetch(`/api/v1/studies/${id}`).then(each => each.json())", self.number
         )
         short = {
             "bh": "brow_top", "ch": "chin", "lt": "temple_l", "rt": "temple_r",
@@ -204,7 +204,7 @@ class Prompter(BrowserCase):
 
 
 class ALostServer(BrowserCase):
-    own_server = True
+    killed = True
 
     def test_an_entry_waits_for_the_server_to_come_back(self):
         page = self.page

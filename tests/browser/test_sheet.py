@@ -16,8 +16,8 @@ TITLE = "Potting bench, morning light"
 class Framing(SubjectCase):
     def setUp(self):
         super().setUp()
-        self.id = self.study_id(TITLE)
-        self.open(f"/studies/{self.id}/sheet", "text=What is taken in")
+        self.number = self.study_id(TITLE)
+        self.open(f"/studies/{self.number}/sheet", "text=What is taken in")
         self.version_then = self.version()
 
     def frame(self):
@@ -101,14 +101,37 @@ class Framing(SubjectCase):
         self.page.wait_for_selector("path > title", state="attached")
 
 
-class Drawing(SubjectCase):
+class DrawCase(SubjectCase):
     def setUp(self):
         super().setUp()
-        self.id = self.study_id(TITLE)
+        self.number = self.study_id(TITLE)
 
+
+class Dictated(DrawCase):
+    own_window = True
+
+    def test_dictated_large_by_keys_by_a_tap_anywhere_and_by_time(self):
+        self.open(f"/studies/{self.number}/draw", "text=Ticked: next")
+        self.page.keyboard.press("e")
+        self.page.wait_for_selector("[data-dictated='0']")
+        self.page.keyboard.press("Space")
+        self.page.wait_for_selector("[data-dictated='1']")
+        self.page.mouse.click(300, 200)
+        self.page.wait_for_selector("[data-dictated='2']")
+        self.page.clock.install()
+        self.page.click("text=every 10 s")
+        self.page.clock.run_for(9_000)
+        self.assertEqual(self.page.locator("[data-dictated='2']").count(), 1)
+        self.page.clock.run_for(2_000)
+        self.page.wait_for_selector("[data-dictated='3']")
+        self.page.keyboard.press("Escape")
+        self.page.wait_for_selector("text=/^4 of/")
+
+
+class Drawing(DrawCase):
     def test_the_recipe_is_stepped_through_by_keys_and_by_hand(self):
         """Ticks and the box first, then one landmark after the other, then the lines."""
-        self.open(f"/studies/{self.id}/draw", "text=Ticked: next")
+        self.open(f"/studies/{self.number}/draw", "text=Ticked: next")
         count = self.page.locator("[aria-label='The whole recipe in its order'] li").count()
         self.assertIn(f"1 of {count}", self.page.inner_text("main"))
         first = self.page.inner_text("[aria-live]")
@@ -130,25 +153,8 @@ class Drawing(SubjectCase):
         self.page.keyboard.press("Home")
         self.page.wait_for_selector(f"text=/^1 of {count}/")
 
-    def test_dictated_large_by_keys_by_a_tap_anywhere_and_by_time(self):
-        self.open(f"/studies/{self.id}/draw", "text=Ticked: next")
-        self.page.keyboard.press("e")
-        self.page.wait_for_selector("[data-dictated='0']")
-        self.page.keyboard.press("Space")
-        self.page.wait_for_selector("[data-dictated='1']")
-        self.page.mouse.click(300, 200)
-        self.page.wait_for_selector("[data-dictated='2']")
-        self.page.clock.install()
-        self.page.click("text=every 10 s")
-        self.page.clock.run_for(9_000)
-        self.assertEqual(self.page.locator("[data-dictated='2']").count(), 1)
-        self.page.clock.run_for(2_000)
-        self.page.wait_for_selector("[data-dictated='3']")
-        self.page.keyboard.press("Escape")
-        self.page.wait_for_selector("text=/^4 of/")
-
     def test_another_school_is_chosen(self):
-        self.open(f"/studies/{self.id}/draw?view=School", "text=What goes wrong")
+        self.open(f"/studies/{self.number}/draw?view=School", "text=What goes wrong")
         version = self.version()
         self.page.focus("[aria-label=School]")
         for key in ("Enter", *["ArrowDown"] * 4, "Enter"):
@@ -160,7 +166,7 @@ class Drawing(SubjectCase):
         self.wait_for_version(version + 2)
 
     def test_a_traced_edge_becomes_straight_strokes(self):
-        self.open(f"/studies/{self.id}/draw?view=Strokes", "[data-strokes]")
+        self.open(f"/studies/{self.number}/draw?view=Strokes", "[data-strokes]")
         box = self.page.locator("[data-strokes]").bounding_box()
         x, y = box["x"] + box["width"] / 3, box["y"] + box["height"] / 3
         self.page.mouse.move(x, y)
@@ -175,7 +181,7 @@ class Drawing(SubjectCase):
                 self.page.wait_for_selector(f"[data-strokes='{i - 1}']")
 
     def test_every_export_is_downloaded(self):
-        self.open(f"/studies/{self.id}/draw?view=Take+along", "text=On paper")
+        self.open(f"/studies/{self.number}/draw?view=Take+along", "text=On paper")
         labels = {
             "marks": "Marks sheet",
             "recipe": "Recipe",

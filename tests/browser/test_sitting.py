@@ -13,13 +13,14 @@ TITLE = "Potting bench, morning light"
 
 
 class Sitting(BrowserCase):
-    own_server = True
+    killed = True
+    own_window = True
 
     def setUp(self):
         super().setUp()
-        self.id = self.study_id(TITLE)
+        self.number = self.study_id(TITLE)
         self.page.clock.install()
-        self.open(f"/studies/{self.id}/sitting", "text=How much time is there?")
+        self.open(f"/studies/{self.number}/sitting", "text=How much time is there?")
 
     def begin(self, name):
         self.page.get_by_role("button", name=name).click()

@@ -36,7 +36,7 @@ TEN_READINGS = (
 
 class MakingAStudy(BrowserCase):
     demo = False
-    own_server = True
+    killed = True
 
     def test_from_nothing_to_ten_readings_and_a_killed_server(self):
         self.open("/", "text=New study")

@@ -29,8 +29,8 @@ class SubjectCase(BrowserCase):
 class Stick(SubjectCase):
     def setUp(self):
         super().setUp()
-        self.id = self.study_id(TITLE)
-        self.open(f"/studies/{self.id}", "text=Take up the stick")
+        self.number = self.study_id(TITLE)
+        self.open(f"/studies/{self.number}", "text=Take up the stick")
 
     def test_laid_set_carried_stepped_off_and_kept_with_the_mouse(self):
         version = self.version()
@@ -80,7 +80,7 @@ class Stick(SubjectCase):
         letters = {
             name: self.page.evaluate(
                 """async ([study, id]) => (await (await fetch(`/api/v1/studies/${study}`)).json())
-                .landmarks.find((each) => each.id === id).letters""", [self.id, name])
+                .landmarks.find((each) => each.id === id).letters""", [self.number, name])
             for name in ("pot1_l", "pot3_r")
         }  # fmt: skip
         for landmark, name in letters.items():

@@ -13,10 +13,10 @@ TITLE = "Potting bench, morning light"
 class Tone(BrowserCase):
     def setUp(self):
         super().setUp()
-        self.id = self.study_id(TITLE)
+        self.number = self.study_id(TITLE)
 
     def room(self):
-        self.open(f"/studies/{self.id}/tone", "[data-question]")
+        self.open(f"/studies/{self.number}/tone", "[data-question]")
         return self.page.locator("[data-tone]")
 
     def test_the_contradiction_is_looked_at_again_and_struck(self):

@@ -1,18 +1,15 @@
 """The commands: one JSON object out, or status 2 and one plain sentence."""
 
-import io
 import json
 import subprocess
 import sys
 import tempfile
 import unittest
-from contextlib import redirect_stderr, redirect_stdout
 from pathlib import Path
-from types import SimpleNamespace
-from unittest import mock
 
+from tests.cli.typed import zirkel
 from tests.files import BAD_FILES, SMALL, as_bytes, small
-from zirkel.cli.main import COMMANDS, main
+from zirkel.cli.main import COMMANDS
 from zirkel.demo.generate import FOLDER as DEMO_FOLDER
 
 ROOT = Path(__file__).parents[2]
@@ -22,20 +19,6 @@ def run(*arguments, data=b""):
     """Run the command in a process of its own, as a user would."""
     return subprocess.run(
         [sys.executable, "-m", "zirkel", *arguments], input=data, capture_output=True, check=False
-    )
-
-
-def zirkel(*arguments, data=b""):
-    """The same in this process."""
-    out, err = io.StringIO(), io.StringIO()
-    given = mock.Mock(buffer=io.BytesIO(data))
-    with redirect_stdout(out), redirect_stderr(err), mock.patch.object(sys, "stdin", given):
-        try:
-            status = main(arguments)
-        except SystemExit as leaving:
-            status = leaving.code
-    return SimpleNamespace(
-        returncode=status, stdout=out.getvalue().encode(), stderr=err.getvalue().encode()
     )
 
 
@@ -80,8 +63,8 @@ class Commands(unittest.TestCase):
         self.assertEqual(set(sound["landmarks"]), set(places))
         marks.popitem()
         done = zirkel("check", "-", data=as_bytes(small(drawn=marks)))
-        self.assertEqual((done.returncode, done.stdout), (2, b""))
-        self.assertIn("measure at least three", done.stderr.decode())
+        self.assertEqual((done.returncode, done.stdout), (2, ""))
+        self.assertIn("measure at least three", done.stderr)
 
     def test_plan_and_next_of_a_file(self):
         path = str(DEMO_FOLDER / "potting_bench.zirkel.json")
@@ -104,8 +87,8 @@ class Commands(unittest.TestCase):
         for what, (data, message) in BAD_FILES.items():
             done = zirkel("solve", "-", data=data)
             with self.subTest(what):
-                self.assertEqual((done.returncode, done.stdout), (2, b""))
-                said = done.stderr.decode()
+                self.assertEqual((done.returncode, done.stdout), (2, ""))
+                said = done.stderr
                 self.assertEqual(said.count("\n"), 1, said)
                 if what != "too large":
                     self.assertRegex(said, message)
@@ -117,8 +100,8 @@ class Commands(unittest.TestCase):
                 file.truncate(30_000_000)
             for path, words in ((big, "30.0 MB"), (Path(folder) / "none", "can't be read")):
                 done = zirkel("plan", str(path))
-                self.assertEqual((done.returncode, done.stdout), (2, b""))
-                self.assertIn(words, done.stderr.decode())
+                self.assertEqual((done.returncode, done.stdout), (2, ""))
+                self.assertIn(words, done.stderr)
 
     def test_options_are_checked(self):
         self.assertEqual(zirkel("next", "-", "--count", "many").returncode, 2)

@@ -3,13 +3,12 @@ own."""
 
 import json
 import math
-import subprocess
-import sys
 import unittest
 from functools import cache
 
 import numpy as np
 
+from tests.cli.typed import zirkel
 from zirkel.demo.generate import FOLDER
 
 DEMOS = ("potting_bench", "wooden_mask", "boathouse")
@@ -21,11 +20,7 @@ HANDS = 60
 def told(*arguments, demo=None, given=None):
     """What a command prints of a demonstration, or of a document."""
     data = given.encode() if given else (FOLDER / f"{demo}.zirkel.json").read_bytes()
-    done = subprocess.run(
-        [sys.executable, "-m", "zirkel", arguments[0], "-", *arguments[1:]],
-        input=data, capture_output=True, check=True,
-    )  # fmt: skip
-    return json.loads(done.stdout)
+    return json.loads(zirkel(arguments[0], "-", *arguments[1:], data=data).stdout)
 
 
 class Hand:
@@ -171,13 +166,10 @@ class Recipe(unittest.TestCase):
         self.assertLessEqual(max(np.median(each) for each in chains), 4)
 
     def test_a_school_that_isn_t_one(self):
-        done = subprocess.run(
-            [sys.executable, "-m", "zirkel", "recipe", "-", "--school", "none"],
-            input=(FOLDER / "wooden_mask.zirkel.json").read_bytes(), capture_output=True,
-            check=False,
-        )  # fmt: skip
-        self.assertEqual((done.returncode, done.stdout), (2, b""))
-        self.assertIn("“none” is no school", done.stderr.decode())
+        study = (FOLDER / "wooden_mask.zirkel.json").read_bytes()
+        done = zirkel("recipe", "-", "--school", "none", data=study)
+        self.assertEqual((done.returncode, done.stdout), (2, ""))
+        self.assertIn("“none” is no school", done.stderr)
 
 
 class Check(unittest.TestCase):

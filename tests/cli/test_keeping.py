@@ -2,23 +2,15 @@
 
 import contextlib
 import io
-import subprocess
-import sys
 import tempfile
 import unittest
 import urllib.request
 from pathlib import Path
 
-from tests.browser.case import Server
+from tests.cli.typed import zirkel
+from tests.serving import Server
 from zirkel.cli.main import main
 from zirkel.store.store import Store
-
-
-def zirkel(*words):
-    return subprocess.run(
-        [sys.executable, "-m", "zirkel", *map(str, words)], capture_output=True, text=True,
-        timeout=60, check=False,
-    )  # fmt: skip
 
 
 class Keeping(unittest.TestCase):

@@ -1,17 +1,15 @@
 """`zirkel tones`, `depth`, `head` and `perspective` as in the contract, and their refusals."""
 
 import json
-import subprocess
-import sys
 import unittest
 
+from tests.cli.typed import zirkel
 from zirkel.demo.generate import FOLDER
 
 
 def run(command, document, *more):
     data = document if isinstance(document, bytes) else json.dumps(document).encode()
-    return subprocess.run([sys.executable, "-m", "zirkel", command, "-", *more], input=data,
-                          capture_output=True, check=False)  # fmt: skip
+    return zirkel(command, "-", *more, data=data)
 
 
 def told(command, document, *more):
@@ -65,9 +63,9 @@ class Tones(unittest.TestCase):
             ),
         ):
             made = run("tones", document)
-            self.assertEqual((made.returncode, made.stdout), (2, b""))
-            self.assertIn(why, made.stderr.decode())
-            self.assertEqual(made.stderr.decode().strip().count("\n"), 0)
+            self.assertEqual((made.returncode, made.stdout), (2, ""))
+            self.assertIn(why, made.stderr)
+            self.assertEqual(made.stderr.strip().count("\n"), 0)
         self.assertEqual(run("tones", self.file, "--groups", "9").returncode, 2)
 
     def test_depth(self):
@@ -114,8 +112,8 @@ class Heads(unittest.TestCase):
             few = [{"id": "head", "points": {n: points[n] for n in names}}]
             made = run("head", {**self.file, "heads": few})
             self.assertEqual(made.returncode, 2)
-            self.assertIn(why, made.stderr.decode())
-            self.assertIn("heads.0.points", made.stderr.decode())
+            self.assertIn(why, made.stderr)
+            self.assertIn("heads.0.points", made.stderr)
         self.assertEqual(told("head", {**self.file, "heads": []}), {"heads": []})
 
 

@@ -1,9 +1,9 @@
 """`zirkel practice`: the record of an eye read from its file, and refused in one sentence."""
 
 import json
-import subprocess
-import sys
 import unittest
+
+from tests.cli.typed import zirkel
 
 TRIAL = {"exercise": "half", "measure": "share", "at": "2026-11-02T09:00:00Z", "truth": 0.5,
          "answer": 0.53, "seconds": 3.2}  # fmt: skip
@@ -11,8 +11,7 @@ TRIAL = {"exercise": "half", "measure": "share", "at": "2026-11-02T09:00:00Z", "
 
 def told(document):
     data = document if isinstance(document, bytes) else json.dumps(document).encode()
-    return subprocess.run([sys.executable, "-m", "zirkel", "practice", "-"], input=data,
-                          capture_output=True, check=False)  # fmt: skip
+    return zirkel("practice", "-", data=data)
 
 
 def record(*trials):
@@ -40,9 +39,9 @@ class Practice(unittest.TestCase):
             (b"{", "not JSON"),
         ):
             made = told(document)
-            self.assertEqual((made.returncode, made.stdout), (2, b""), document)
-            self.assertIn(why, made.stderr.decode())
-            self.assertEqual(made.stderr.decode().strip().count("\n"), 0)
+            self.assertEqual((made.returncode, made.stdout), (2, ""), document)
+            self.assertIn(why, made.stderr)
+            self.assertEqual(made.stderr.strip().count("\n"), 0)
 
 
 if __name__ == "__main__":

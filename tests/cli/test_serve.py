@@ -3,30 +3,24 @@
 import os
 import socket
 import ssl
-import subprocess
-import sys
 import tempfile
 import time
 import unittest
 import urllib.request
 from contextlib import ExitStack
 from pathlib import Path
+from unittest import mock
 
 import trustme
 
-from tests.browser.case import Server, free_port
+from tests.cli.typed import zirkel
+from tests.serving import Server, free_port
 
 
 def serve(*arguments, **environment):
     """Try to serve; what was said when it gave up."""
-    return subprocess.run(
-        [sys.executable, "-m", "zirkel", "serve", *arguments],
-        capture_output=True,
-        text=True,
-        timeout=60,
-        check=False,
-        env={**os.environ, **environment},
-    )
+    with mock.patch.dict(os.environ, environment):
+        return zirkel("serve", *arguments)
 
 
 class Refusals(unittest.TestCase):

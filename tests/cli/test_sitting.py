@@ -1,18 +1,14 @@
 """`zirkel sitting`: what fits into the time, as the file's own contract has it."""
 
 import json
-import subprocess
-import sys
 import unittest
 
+from tests.cli.typed import zirkel
 from tests.files import SMALL, as_bytes
 
 
 def sitting(*options, document=SMALL):
-    return subprocess.run(
-        [sys.executable, "-m", "zirkel", "sitting", "-", *options],
-        input=as_bytes(document), capture_output=True, check=False,
-    )  # fmt: skip
+    return zirkel("sitting", "-", *options, data=as_bytes(document))
 
 
 class Sitting(unittest.TestCase):
@@ -36,7 +32,7 @@ class Sitting(unittest.TestCase):
         ):  # fmt: skip
             options = text.split()
             found = sitting(*options)
-            self.assertEqual((found.returncode, found.stdout), (2, b""), options)
+            self.assertEqual((found.returncode, found.stdout), (2, ""), options)
             self.assertTrue(found.stderr)
 
 

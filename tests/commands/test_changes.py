@@ -234,27 +234,27 @@ class ChangeCase(unittest.TestCase):
         self.addCleanup(folder.cleanup)
         self.store = Store.at(Path(folder.name) / "zirkel.sqlite")
         self.addCleanup(self.store.close)
-        self.id = self.store.create(read_study(as_bytes(SMALL))).id
+        self.number = self.store.create(read_study(as_bytes(SMALL))).id
 
 
 class History(ChangeCase):
     def test_every_change_is_called_by_name_undone_and_brought_again(self):
-        states = [self.store.get(self.id).study]
+        states = [self.store.get(self.number).study]
         for version, (fields, label) in enumerate(CHANGES, start=1):
-            bench = change_study(self.store, self.id, version, change_of(fields))
+            bench = change_study(self.store, self.number, version, change_of(fields))
             with self.subTest(fields["type"]):
                 self.assertEqual((bench.version, bench.undo), (version + 1, label))
-            states.append(self.store.get(self.id).study)
+            states.append(self.store.get(self.number).study)
         version = len(CHANGES) + 1
         for before in reversed(states[:-1]):
-            bench = self.store.undo(self.id, version)
+            bench = self.store.undo(self.number, version)
             version += 1
-            self.assertEqual(self.store.get(self.id).study, before)
+            self.assertEqual(self.store.get(self.number).study, before)
         self.assertIsNone(bench.undo)
         for after in states[1:]:
-            bench = self.store.redo(self.id, version)
+            bench = self.store.redo(self.number, version)
             version += 1
-            self.assertEqual(self.store.get(self.id).study, after)
+            self.assertEqual(self.store.get(self.number).study, after)
         self.assertIsNone(bench.redo)
 
     def test_every_kind_of_change_is_tried_here(self):
@@ -266,32 +266,34 @@ class History(ChangeCase):
 
 class Refusals(ChangeCase):
     def test_what_cannot_be_done_changes_nothing(self):
-        before = self.store.get(self.id)
+        before = self.store.get(self.number)
         for fields, words in REFUSED:
             with self.subTest(fields["type"]), self.assertRaisesRegex(BadInput, words):
-                change_study(self.store, self.id, 1, change_of(fields))
-        self.assertEqual(self.store.get(self.id), before)
+                change_study(self.store, self.number, 1, change_of(fields))
+        self.assertEqual(self.store.get(self.number), before)
 
     def test_the_version_comes_first(self):
         change = change_of({"type": "set_title", "title": "A"})
         with self.assertRaises(StaleVersion):
-            change_study(self.store, self.id, 4, change)
+            change_study(self.store, self.number, 4, change)
         with self.assertRaises(NotFound):
             change_study(self.store, 99, 1, change)
 
     def test_a_token_counts_once_even_after_other_changes(self):
         change = change_of({"type": "add_landmark", "name": "Peg"})
-        change_study(self.store, self.id, 1, change, "token-of-mine")
-        change_study(self.store, self.id, 2, change_of({"type": "set_title", "title": "A"}))
-        bench = change_study(self.store, self.id, 1, change, "token-of-mine")
+        change_study(self.store, self.number, 1, change, "token-of-mine")
+        change_study(self.store, self.number, 2, change_of({"type": "set_title", "title": "A"}))
+        bench = change_study(self.store, self.number, 1, change, "token-of-mine")
         self.assertEqual(bench.version, 3)
         self.assertEqual(sum(each.name == "Peg" for each in bench.study.landmarks), 1)
 
 
 class Details(ChangeCase):
     def test_a_taken_reading_knows_when(self):
-        change_study(self.store, self.id, 1, change_of({"type": "take_sighting", "sighting": TAKE}))
-        reading = self.store.get(self.id).study.sightings[-1]
+        change_study(
+            self.store, self.number, 1, change_of({"type": "take_sighting", "sighting": TAKE})
+        )
+        reading = self.store.get(self.number).study.sightings[-1]
         self.assertEqual(reading.id, "s4")
         self.assertRegex(reading.taken_at, r"^\d{4}-\d\d-\d\dT")
 
@@ -321,8 +323,8 @@ class Details(ChangeCase):
             ),
             start=1,
         ):  # fmt: skip
-            change_study(self.store, self.id, version, change_of(fields))
-        study = self.store.get(self.id).study
+            change_study(self.store, self.number, version, change_of(fields))
+        study = self.store.get(self.number).study
         self.assertEqual(study.adopted, ())
         self.assertEqual(study.shapes[-1].outline, ("can_foot", "can_top"))
         self.assertEqual([each.id for each in study.sightings], ["s3"])

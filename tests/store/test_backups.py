@@ -41,7 +41,7 @@ class Copies(unittest.TestCase):
         self.data = Path(folder.name)
         self.database = self.data / "zirkel.sqlite"
         self.store = Store.at(self.database)
-        self.id = self.store.create(STUDY).id
+        self.number = self.store.create(STUDY).id
 
     def tearDown(self):
         self.store.close()
@@ -49,12 +49,12 @@ class Copies(unittest.TestCase):
     def title(self, database=None):
         store = Store.at(database or self.database)
         try:
-            return store.get(self.id).study.title
+            return store.get(self.number).study.title
         finally:
             store.close()
 
     def rename(self, title, version=1):
-        self.store.change(self.id, version, "Rename", replace(STUDY, title=title))
+        self.store.change(self.number, version, "Rename", replace(STUDY, title=title))
 
     def test_a_copy_is_a_database_of_its_own_with_what_was_committed(self):
         self.rename("Before")

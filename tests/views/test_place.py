@@ -51,10 +51,10 @@ class RoomCase(unittest.TestCase):
         self.addCleanup(folder.cleanup)
         self.store = Store.at(Path(folder.name) / "zirkel.sqlite")
         self.addCleanup(self.store.close)
-        self.id = self.store.create(STUDY).id
+        self.number = self.store.create(STUDY).id
 
     def room(self, **asked):
-        return open_sitting(self.store, self.id, asked.pop("minutes", 10.0), **asked)
+        return open_sitting(self.store, self.number, asked.pop("minutes", 10.0), **asked)
 
 
 class Sets(RoomCase):

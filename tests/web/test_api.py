@@ -9,6 +9,7 @@ from pathlib import Path
 from pydantic import BaseModel
 
 from tests.files import BAD_FILES, SMALL, small
+from tests.serving import ServedCase
 from tests.web.fuzz import ask_everything
 from zirkel.web.app import WebConfig, create_app
 from zirkel.web.openapi import document
@@ -17,13 +18,9 @@ SPAN = {"id": "new", "kind": "span", "from": "can_top", "to": "pot_rim", "along"
         "units": "1 5/8"}  # fmt: skip
 
 
-class ApiCase(unittest.TestCase):
+class ApiCase(ServedCase):
     def setUp(self):
-        folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        self.app = create_app(WebConfig(Path(folder.name) / "zirkel.sqlite", front_end=None))
-        self.addCleanup(self.app.extensions["zirkel_store"].close)
-        self.client = self.app.test_client()
+        super().setUp()
         self.made = self.client.post("/api/v1/studies", json=SMALL).json
 
     def change(self, version, status=200, **change):

@@ -23,10 +23,10 @@ class CheckCase(SubjectCase):
         with Image.open(picture) as opened:
             self.size = opened.size
         self.picture = self.store.pictures.add(picture.read_bytes(), "jpg", *self.size).id
-        self.id = self.post("/studies/import", 201, data=DEMO)["id"]
+        self.number = self.post("/studies/import", 201, data=DEMO)["id"]
 
     def room(self):
-        return self.get(f"/studies/{self.id}/check").json
+        return self.get(f"/studies/{self.number}/check").json
 
 
 class Room(CheckCase):
@@ -60,7 +60,7 @@ class Room(CheckCase):
         self.assertEqual([each["done"] for each in room["verdict"]["moves"]], [False, True])
         self.assertEqual(room["history"][0]["done"], 1)
         self.assertEqual([each["gone"] for each in room["gates"]], [True, True, False])
-        study = self.store.get(self.id).study
+        study = self.store.get(self.number).study
         self.assertEqual([each.earned for each in study.went_on], [False])
 
     def test_before_anything_is_measured_it_is_said_what_is_missing(self):
@@ -87,13 +87,13 @@ class EyeFirst(CheckCase):
             ends = {"id": "x", "kind": kind, "from": "can_rim_l", "to": "pot1_l"}
             self.change(type="take_sighting", sighting={**ends, **fields},
                         guess={**ends, **guess})  # fmt: skip
-            kept = self.store.get(self.id).study.guesses[-1]
+            kept = self.store.get(self.number).study.guesses[-1]
             self.assertEqual((kept.exercise, kept.measure), (f"bench_{kind}", measure))
             self.assertNotEqual(kept.answer, kept.truth)
         ends = {"id": "x", "from": "can_rim_l", "to": "pot1_l"}
         self.change(type="take_sighting", sighting={**ends, "kind": "tilt", "degrees": 30},
                     guess={**ends, "kind": "drop", "offset": 0})  # fmt: skip
-        self.assertEqual(len(self.store.get(self.id).study.guesses), 3)
+        self.assertEqual(len(self.store.get(self.number).study.guesses), 3)
         self.change(422, type="take_sighting", sighting={**ends, "kind": "tilt", "degrees": 30},
                     guess={"kind": "tilt", "degrees": "steep"})  # fmt: skip
 
@@ -120,26 +120,26 @@ class EyeFirst(CheckCase):
         self.change(422, type="set_checking", tolerance={"large": -1})
         self.change(type="set_checking", against="proportions")
         self.assertEqual(self.room()["against"], "proportions")
-        self.assertIsNone(self.store.get(self.id).study.tolerance)
+        self.assertIsNone(self.store.get(self.number).study.tolerance)
 
 
 class Pictures(CheckCase):
     def test_the_sheet_is_found_and_laid_flat(self):
-        found = self.post(f"/studies/{self.id}/corners", picture=self.picture)
+        found = self.post(f"/studies/{self.number}/corners", picture=self.picture)
         self.assertTrue(found["clear"])
         self.change(type="set_photograph", photograph=found["photograph"])
-        answer = self.get(f"/studies/{self.id}/drawing.jpg?longest=420")
+        answer = self.get(f"/studies/{self.number}/drawing.jpg?longest=420")
         flat = Image.open(io.BytesIO(answer.data))
         self.assertEqual(flat.size, (420, 297))
-        kept = self.get(f"/studies/{self.id}/drawing.jpg?longest=420&check=check")
+        kept = self.get(f"/studies/{self.number}/drawing.jpg?longest=420&check=check")
         self.assertEqual(Image.open(io.BytesIO(kept.data)).size, (420, 297))
 
     def test_marks_keep_to_their_pixels_when_a_corner_is_moved(self):
-        before = dict(self.store.get(self.id).study.drawn)
+        before = dict(self.store.get(self.number).study.drawn)
         kept = self.room()["photograph"]["record"]
         moved = [[x + 12, y] for x, y in kept["corners"]]
         self.change(type="set_photograph", photograph={**kept, "corners": moved, "found": False})
-        after = self.store.get(self.id).study
+        after = self.store.get(self.number).study
         shift = np.array([np.subtract(after.drawn[name], before[name]) for name in before])
         self.assertTrue((shift[:, 0] < -1.5).all())
         self.assertLess(np.abs(shift[:, 1]).max(), 1.0)
@@ -150,17 +150,17 @@ class Pictures(CheckCase):
         out = io.BytesIO()
         Image.fromarray(pixels).save(out, "PNG")
         taken = self.post("/pictures", 201, data=out.getvalue())
-        found = self.post(f"/studies/{self.id}/corners", picture=taken["picture"])
-        before = self.store.get(self.id).study
+        found = self.post(f"/studies/{self.number}/corners", picture=taken["picture"])
+        before = self.store.get(self.number).study
         bench = self.change(type="set_photograph", photograph=found["photograph"])
-        self.assertEqual(dict(self.store.get(self.id).study.drawn), {})
-        self.post(f"/studies/{self.id}/undo", version=bench["version"])
-        self.assertEqual(self.store.get(self.id).study, before)
+        self.assertEqual(dict(self.store.get(self.number).study.drawn), {})
+        self.post(f"/studies/{self.number}/undo", version=bench["version"])
+        self.assertEqual(self.store.get(self.number).study, before)
 
     def test_odd_corners_and_pictures_are_answered_plainly(self):
         kept = self.room()["photograph"]["record"]
         a, b, c, d = kept["corners"]
-        before = self.store.get(self.id)
+        before = self.store.get(self.number)
         for corners, words in (
             ([b, a, d, c], "wrong way"),
             ([a, c, b, d], "cross"),
@@ -173,17 +173,17 @@ class Pictures(CheckCase):
             answer = self.change(422, **change)
             with self.subTest(words):
                 self.assertIn(words, answer["detail"] + str(answer.get("problems")))
-        for path in (f"/studies/{self.id}/drawing.jpg?check=none", "/studies/99/drawing.jpg"):
+        for path in (f"/studies/{self.number}/drawing.jpg?check=none", "/studies/99/drawing.jpg"):
             self.assertEqual(self.get(path).status_code, 404)
-        self.post(f"/studies/{self.id}/corners", 404, picture="f" * 64)
+        self.post(f"/studies/{self.number}/corners", 404, picture="f" * 64)
         self.post("/pictures", 422, data=b"\x89PNG not one")
-        self.assertEqual(self.store.get(self.id), before)
+        self.assertEqual(self.store.get(self.number), before)
 
     def test_all_at_one_spot_is_no_drawing(self):
         document = json.loads(DEMO)
         document["drawn"] = {name: [100.0, 100.0] for name in document["drawn"]}
         document.pop("checks")
-        self.id = self.post("/studies/import", 201, data=as_bytes(document))["id"]
+        self.number = self.post("/studies/import", 201, data=as_bytes(document))["id"]
         room = self.room()
         self.change(type="keep_check")
         self.assertFalse(self.room()["verdict"]["sound"])

@@ -2,18 +2,17 @@
 itself nobody is asked."""
 
 import re
-import tempfile
 import unittest
 from datetime import timedelta
 from pathlib import Path
 from urllib.parse import unquote
 
+from tests.serving import ServedCase
 from zirkel.errors import BadInput
 from zirkel.store import devices as kept
 from zirkel.store.devices import MOST, Devices
 from zirkel.views.door import address_with, qr_svg, qr_terminal
 from zirkel.web.addresses import is_own_loop, own_addresses
-from zirkel.web.app import WebConfig, create_app
 from zirkel.web.door import checked_passcode, made_passcode
 
 CODE = "48219037"
@@ -21,17 +20,10 @@ TABLET, PHONE = "192.168.1.20", "192.168.1.21"
 OWN = "192.168.1.5"
 
 
-class DoorCase(unittest.TestCase):
-    def setUp(self):
-        folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        self.database = Path(folder.name) / "zirkel.sqlite"
-        self.open()
-
-    def open(self, **config):
+class DoorCase(ServedCase):
+    def serve(self, **config):
         config = {"host": "0.0.0.0", "passcode": CODE, "addresses": (OWN,), **config}
-        self.app = create_app(WebConfig(self.database, None, **config))
-        self.addCleanup(self.app.extensions["zirkel_store"].close)
+        super().serve(**config)
 
     def device(self, address=TABLET):
         """A browser on another machine."""
@@ -79,7 +71,7 @@ class Passcode(DoorCase):
         self.assertNotIn(CODE, str(shown))
         # After a restart with another passcode it still is.
         held = client.get_cookie("zirkel_device").value
-        self.open(passcode="another code")
+        self.serve(passcode="another code")
         again = self.device()
         again.set_cookie("zirkel_device", held)
         self.assertEqual(self.status(again), 200)
@@ -123,7 +115,7 @@ class Passcode(DoorCase):
             self.assertIn("<svg", shown["qr"])
 
     def test_behind_a_proxy_everybody_is_asked(self):
-        self.open(ask_everyone=True)
+        self.serve(ask_everyone=True)
         client = self.device("127.0.0.1")
         self.assertEqual(self.status(client), 401)
         self.knock(client)
@@ -174,7 +166,7 @@ class Passcode(DoorCase):
                              422, odd)  # fmt: skip
 
     def test_by_tls_the_cookie_goes_by_tls_only(self):
-        self.open(secure=True)
+        self.serve(secure=True)
         client = self.device()
         answer = client.post(
             "/api/v1/door", json={"passcode": CODE}, base_url=f"https://{OWN}:8765"
@@ -183,7 +175,7 @@ class Passcode(DoorCase):
         self.assertFalse(client.get("/api/v1/door").json["plain"])
 
     def test_served_here_alone_there_is_no_door(self):
-        self.open(host="127.0.0.1", passcode=None)
+        self.serve(host="127.0.0.1", passcode=None)
         here = self.device("127.0.0.1")
         shown = here.get("/api/v1/door").json
         self.assertEqual((shown["network"], shown["let_in"], shown["qr"]), (False, True, None))

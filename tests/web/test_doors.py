@@ -3,17 +3,14 @@
 import json
 import random
 import struct
-import tempfile
 import unittest
 import zlib
-from pathlib import Path
 
 from sqlalchemy import text
 
-from tests.browser.case import demonstration
 from tests.files import SMALL
+from tests.serving import ServedCase, demonstration
 from tests.web.fuzz import mutated
-from zirkel.web.app import WebConfig, create_app
 
 NINES = int("9" * 400)
 HALF = "\ud800"
@@ -34,18 +31,10 @@ def png(width, height):
     )
 
 
-class DoorCase(unittest.TestCase):
+class DoorCase(ServedCase):
     def setUp(self):
-        folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        self.database = Path(folder.name) / "zirkel.sqlite"
-        self.open()
-        self.id = self.take_in(SMALL).json["id"]
-
-    def open(self, **config):
-        self.app = create_app(WebConfig(self.database, None, **config))
-        self.addCleanup(self.app.extensions["zirkel_store"].close)
-        self.client = self.app.test_client()
+        super().setUp()
+        self.number = self.take_in(SMALL).json["id"]
 
     def take_in(self, document, kind="application/json", **headers):
         data = document if isinstance(document, bytes) else json.dumps(document).encode()
@@ -54,7 +43,7 @@ class DoorCase(unittest.TestCase):
         )
 
     def change(self, change, token=None, study=None):
-        study = study or self.id
+        study = study or self.number
         version = self.client.get(f"/api/v1/studies/{study}").json["version"]
         body = {"version": version, "change": change, **({"token": token} if token else {})}
         return self.client.post(
@@ -87,7 +76,7 @@ class OddChanges(DoorCase):
     def test_each_is_refused_by_a_sentence_and_nothing_changes(self):
         sheet = {"width_mm": 200, "height_mm": 300}
         landmark = {"type": "add_landmark", "name": "Spout", "tier": 1, "rough": [0, 0]}
-        before = self.client.get(f"/api/v1/studies/{self.id}").json["version"]
+        before = self.client.get(f"/api/v1/studies/{self.number}").json["version"]
         for change, said in (
             ({"type": "set_trust", "trust": {"tilt": 1e-160}}, "tilt"),
             ({"type": "set_title", "title": f"a{HALF}b"}, "half a letter"),
@@ -108,7 +97,7 @@ class OddChanges(DoorCase):
         ):
             with self.subTest(str(change)[:60]):
                 self.refused(self.change(change), said)
-        self.assertEqual(self.client.get(f"/api/v1/studies/{self.id}").json["version"], before)
+        self.assertEqual(self.client.get(f"/api/v1/studies/{self.number}").json["version"], before)
         self.all_readable()
 
     def test_limits_hold_at_this_door_as_in_the_file(self):
@@ -134,10 +123,10 @@ class OddChanges(DoorCase):
         self.assertEqual(answer.status_code, 409)
         self.refused(answer, "token of its own")
         undone = self.client.post(
-            f"/api/v1/studies/{self.id}/undo", json={"version": 2, "token": "token-0001"}
+            f"/api/v1/studies/{self.number}/undo", json={"version": 2, "token": "token-0001"}
         )
         self.assertEqual(undone.status_code, 409)
-        self.assertEqual(self.client.get(f"/api/v1/studies/{self.id}").json["title"], "One")
+        self.assertEqual(self.client.get(f"/api/v1/studies/{self.number}").json["title"], "One")
 
 
 class OddFiles(DoorCase):
@@ -229,7 +218,7 @@ class Foreign(DoorCase):
                              ("192.0.2.7", 403)):  # fmt: skip
             answer = self.client.get("/api/v1/studies", headers={"Host": host})
             self.assertEqual(answer.status_code, status, host)
-        self.open(host="0.0.0.0", passcode="48219037")
+        self.serve(host="0.0.0.0", passcode="48219037")
         for host, status in (("192.0.2.7:8765", 200), ("elsewhere.test", 403)):
             answer = self.client.get("/api/v1/studies", headers={"Host": host})
             self.assertEqual(answer.status_code, status, host)
@@ -247,7 +236,7 @@ class FullDisk(DoorCase):
         self.assertTrue(full)
         self.assertEqual({each.status_code for each in full}, {507})
         self.assertIn("The disk is full", full[0].json["detail"])
-        kept = self.client.get(f"/api/v1/studies/{self.id}")
+        kept = self.client.get(f"/api/v1/studies/{self.number}")
         self.assertEqual(kept.status_code, 200)
         last = max(i for i, each in enumerate(answers) if each.status_code == 200)
         self.assertEqual(kept.json["title"], f"{last:0200}")
@@ -268,18 +257,18 @@ class CannotBeRead(DoorCase):
         other = self.take_in({**SMALL, "title": "Sound"}).json["id"]
         taken = SMALL["sightings"][0]
         self.change({"type": "edit_sighting", "sighting": {**taken, "units": 1.3}})
-        self.spoil(self.id)
-        self.open()
+        self.spoil(self.number)
+        self.serve()
         wall = self.client.get("/api/v1/studies").json
         self.assertEqual([each["id"] for each in wall["studies"]], [other])
         (broken,) = wall["broken"]
         self.assertIn("sightings", broken["why"])
-        self.refused(self.client.get(f"/api/v1/studies/{self.id}"), "can't be read")
-        saved = json.loads(self.client.get(f"/api/v1/studies/{self.id}/file").data)
+        self.refused(self.client.get(f"/api/v1/studies/{self.number}"), "can't be read")
+        saved = json.loads(self.client.get(f"/api/v1/studies/{self.number}/file").data)
         self.assertEqual(saved["sightings"][0]["kind"], "hop")
         self.assertIsNotNone(broken["undo"])
         back = self.client.post(
-            f"/api/v1/studies/{self.id}/undo", json={"version": broken["version"]}
+            f"/api/v1/studies/{self.number}/undo", json={"version": broken["version"]}
         )
         self.assertEqual(back.status_code, 200, back.text)
         self.assertEqual(self.all_readable()["broken"], [])

@@ -45,7 +45,7 @@ class EveryRoute(PrompterCase):
         for rule in self.routes():
             if "POST" not in rule.methods:
                 continue
-            path = re.sub(r"<int:study_id>", str(self.id), rule.rule)
+            path = re.sub(r"<int:study_id>", str(self.number), rule.rule)
             path = re.sub(r"<[^>]+>", "x", path)
             for body in (b"", b"{", b"[]", b"null", b"\xff\xfe", b'{"version": "x"}'):
                 answer = self.client.post(path, data=body, content_type="application/json")
@@ -59,7 +59,7 @@ class EveryRoute(PrompterCase):
         self.assertEqual(self.get()["version"], 1)
 
     def test_another_method_is_refused_and_said_plainly(self):
-        for path in ("/api/v1/studies", "/api/v1/pad", f"/api/v1/studies/{self.id}/prompts"):
+        for path in ("/api/v1/studies", "/api/v1/pad", f"/api/v1/studies/{self.number}/prompts"):
             answer = self.client.delete(path)
             self.assertEqual(answer.status_code, 405)
             self.assertEqual(answer.mimetype, "application/problem+json")

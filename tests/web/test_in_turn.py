@@ -12,7 +12,7 @@ LEISURE = ("prompts", "relations", "trust", "recipe")
 
 class Overtaken(PrompterCase):
     def ask(self, what, version):
-        return self.client.get(f"/api/v1/studies/{self.id}/{what}?version={version}")
+        return self.client.get(f"/api/v1/studies/{self.number}/{what}?version={version}")
 
     def test_what_is_asked_of_the_present_version_is_answered(self):
         for what in LEISURE:
@@ -33,7 +33,7 @@ class Overtaken(PrompterCase):
             self.assertEqual(self.get(f"/{what}")["version"], 2)
 
     def test_a_version_that_is_no_number_is_told_as_such(self):
-        answer = self.client.get(f"/api/v1/studies/{self.id}/prompts?version=soon")
+        answer = self.client.get(f"/api/v1/studies/{self.number}/prompts?version=soon")
         self.assertEqual(answer.status_code, 422)
         self.assertIn("version", answer.json["field"])
 
@@ -49,7 +49,7 @@ class Overtaken(PrompterCase):
         with patch.object(worked, "find_relations", side_effect=slow):
             client = self.client.application.test_client()
             asking = Thread(
-                target=lambda: client.get(f"/api/v1/studies/{self.id}/relations?version=1")
+                target=lambda: client.get(f"/api/v1/studies/{self.number}/relations?version=1")
             )
             asking.start()
             try:
@@ -72,7 +72,7 @@ class Overtaken(PrompterCase):
 
         def get(what):
             client = self.client.application.test_client()
-            told.append((what, client.get(f"/api/v1/studies/{self.id}/{what}?version=1")))
+            told.append((what, client.get(f"/api/v1/studies/{self.number}/{what}?version=1")))
 
         with patch.object(worked, "find_relations", side_effect=slow):
             first = Thread(target=get, args=("relations",))

@@ -65,10 +65,10 @@ class Heads(SubjectCase):
                           for e in kit["landmarks"]],
             "sightings": sightings, "heads": kit["heads"],
         }  # fmt: skip
-        self.id = self.post("/studies/import", 201, data=json.dumps(document).encode())["id"]
+        self.number = self.post("/studies/import", 201, data=json.dumps(document).encode())["id"]
 
     def told(self):
-        return self.get(f"/studies/{self.id}/heads").json
+        return self.get(f"/studies/{self.number}/heads").json
 
     def test_a_head_from_the_front_looks_straight_out(self):
         (head,) = self.told()["heads"]

@@ -25,11 +25,11 @@ def events(lines):
 class Listening(SubjectCase):
     def setUp(self):
         super().setUp()
-        self.id = self.post("/studies/import", 201, data=MASK)["id"]
+        self.number = self.post("/studies/import", 201, data=MASK)["id"]
 
     def listen(self, name, room="bench"):
         answer = self.client.get(
-            f"/api/v1/studies/{self.id}/live?listener={name}&room={room}", buffered=False
+            f"/api/v1/studies/{self.number}/live?listener={name}&room={room}", buffered=False
         )
         self.assertEqual((answer.status_code, answer.mimetype), (200, "text/event-stream"))
         self.addCleanup(answer.close)
@@ -48,13 +48,13 @@ class Listening(SubjectCase):
         other, theirs = self.listen(OTHER, "draw")
         told = next(iter(events([next(heard)])))
         self.assertEqual([each["room"] for each in told[1]], ["bench", "draw"])
-        self.post(f"/studies/{self.id}/changes", version=1,
+        self.post(f"/studies/{self.number}/changes", version=1,
                   change={"type": "set_title", "title": "Mask"})  # fmt: skip
         self.assertEqual(next(iter(events([next(heard)]))), ("changed", {"version": 2}))
-        self.post(f"/studies/{self.id}/undo", version=2)
+        self.post(f"/studies/{self.number}/undo", version=2)
         self.assertEqual(next(iter(events([next(heard)]))), ("changed", {"version": 3}))
         answer = self.client.post(
-            f"/api/v1/studies/{self.id}/live",
+            f"/api/v1/studies/{self.number}/live",
             json={"listener": OTHER, "kind": "tilt", "landmarks": ["crown", "chin"]},
         )
         self.assertEqual(answer.status_code, 204)
@@ -73,17 +73,17 @@ class Listening(SubjectCase):
         self.assertEqual(list(islice(heard, 4))[-1], ": here\n\n")
 
     def test_nobody_listens_to_what_is_not_there_nor_under_an_odd_name(self):
-        here = f"/studies/{self.id}/live"
+        here = f"/studies/{self.number}/live"
         for path, status in (
             (f"/studies/999/live?listener={ONE}", 404), (here, 422), (f"{here}?listener=x", 422),
             (f"{here}?listener={ONE}&room={'x' * 99}", 422),
         ):  # fmt: skip
             self.assertEqual(self.get(path).status_code, status, path)
-        self.assertEqual(self.client.application.extensions["zirkel_live"].here(self.id), [])
+        self.assertEqual(self.client.application.extensions["zirkel_live"].here(self.number), [])
 
     def test_asked_only_for_the_head_nobody_stays(self):
-        self.client.head(f"/api/v1/studies/{self.id}/live?listener={ONE}").close()
-        self.assertEqual(self.client.application.extensions["zirkel_live"].here(self.id), [])
+        self.client.head(f"/api/v1/studies/{self.number}/live?listener={ONE}").close()
+        self.assertEqual(self.client.application.extensions["zirkel_live"].here(self.number), [])
 
 
 class Hall(unittest.TestCase):

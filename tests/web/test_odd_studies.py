@@ -1,12 +1,10 @@
 """Odd studies through every door: an answer or a plain sentence, never a crash."""
 
-import tempfile
 import unittest
-from pathlib import Path
 
+from tests.serving import ServedCase
 from zirkel.core.schools import SCHOOLS
 from zirkel.paper import PAPERS
-from zirkel.web.app import WebConfig, create_app
 
 UNIT = {"from": "a", "to": "b", "along": "plumb", "name": "unit"}
 
@@ -117,14 +115,7 @@ DOORS = [
 ]
 
 
-class Odd(unittest.TestCase):
-    def setUp(self):
-        folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        app = create_app(WebConfig(Path(folder.name) / "zirkel.sqlite", front_end=None))
-        self.addCleanup(app.extensions["zirkel_store"].close)
-        self.client = app.test_client()
-
+class Odd(ServedCase):
     def make(self, document):
         made = self.client.post("/api/v1/studies", json={"title": "Odd", **document})
         self.assertEqual(made.status_code, 201, made.text)

@@ -14,11 +14,11 @@ class Families(SubjectCase):
     def setUp(self):
         super().setUp()
         bare = json.loads(BOATHOUSE) | {"families": [], "repeats": []}
-        self.id = self.post("/studies/import", 201, data=json.dumps(bare).encode())["id"]
+        self.number = self.post("/studies/import", 201, data=json.dumps(bare).encode())["id"]
         self.edges = RECEDING
 
     def told(self):
-        return self.get(f"/studies/{self.id}/perspective").json
+        return self.get(f"/studies/{self.number}/perspective").json
 
     def test_before_any_family_there_is_no_eye_level(self):
         told = self.told()

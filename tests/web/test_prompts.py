@@ -1,33 +1,26 @@
 """The prompter's side of the API on the demonstration: suggestions, relations, trust, keeping."""
 
-import tempfile
 import unittest
-from pathlib import Path
 
-from zirkel.commands.lay_out_demo import lay_out_demo
-from zirkel.demo.generate import FOLDER
-from zirkel.web.app import WebConfig, create_app
+from tests.serving import ServedCase
 
 
-class PrompterCase(unittest.TestCase):
+class PrompterCase(ServedCase):
+    demo = True
+
     def setUp(self):
-        folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        app = create_app(WebConfig(Path(folder.name) / "zirkel.sqlite", front_end=None))
-        store = app.extensions["zirkel_store"]
-        self.addCleanup(store.close)
-        lay_out_demo(store, FOLDER)
-        self.client = app.test_client()
+        super().setUp()
         cards = self.client.get("/api/v1/studies").json["studies"]
-        self.id = next(each["id"] for each in cards if each["title"].startswith("Potting"))
+        self.number = next(each["id"] for each in cards if each["title"].startswith("Potting"))
         self.version = 1
 
     def get(self, what=""):
-        return self.client.get(f"/api/v1/studies/{self.id}{what}").json
+        return self.client.get(f"/api/v1/studies/{self.number}{what}").json
 
     def change(self, **change):
         answer = self.client.post(
-            f"/api/v1/studies/{self.id}/changes", json={"version": self.version, "change": change}
+            f"/api/v1/studies/{self.number}/changes",
+            json={"version": self.version, "change": change},
         )
         self.assertEqual(answer.status_code, 200, answer.text)
         self.version = answer.json["version"]
@@ -67,7 +60,9 @@ class Doubting(PrompterCase):
     def test_kept_all_the_same(self):
         bench = self.change(type="keep_sighting", id="s13")
         self.assertTrue(bench["doubts"][0]["kept"])
-        back = self.client.post(f"/api/v1/studies/{self.id}/undo", json={"version": self.version})
+        back = self.client.post(
+            f"/api/v1/studies/{self.number}/undo", json={"version": self.version}
+        )
         self.assertFalse(back.json["doubts"][0]["kept"])
 
     def test_struck_it_no_longer_strains_its_landmarks(self):
@@ -104,7 +99,7 @@ class Relating(PrompterCase):
     def test_a_relation_of_nothing_is_refused(self):
         entry = {"id": "r", "kind": "drop", "from": "can_rim_l", "to": "nowhere"}
         answer = self.client.post(
-            f"/api/v1/studies/{self.id}/changes",
+            f"/api/v1/studies/{self.number}/changes",
             json={"version": 1, "change": {"type": "adopt_relation", "relation": entry}},
         )
         self.assertEqual(answer.status_code, 422)
@@ -127,7 +122,7 @@ class Trusting(PrompterCase):
 
     def test_trust_in_no_kind_at_all_is_refused(self):
         answer = self.client.post(
-            f"/api/v1/studies/{self.id}/changes",
+            f"/api/v1/studies/{self.number}/changes",
             json={"version": 1, "change": {"type": "set_trust", "trust": {"guess": 2.0}}},
         )
         self.assertIn("no kind of sighting", answer.json["detail"])

@@ -10,7 +10,7 @@ from zirkel.paper import PAPERS
 
 class SheetCase(PrompterCase):
     def post(self, path, status=200, **body):
-        answer = self.client.post(f"/api/v1/studies/{self.id}{path}", json=body)
+        answer = self.client.post(f"/api/v1/studies/{self.number}{path}", json=body)
         self.assertEqual(answer.status_code, status, answer.text)
         return answer.json
 
@@ -85,7 +85,7 @@ class Framing(SheetCase):
 
     def test_a_study_without_landmarks_has_a_room(self):
         made = self.client.post("/api/v1/studies", json={"title": "Bare"}).json
-        self.id = made["id"]
+        self.number = made["id"]
         self.assertEqual(self.room()["landmarks"], [])
         recipe = self.get("/recipe")
         self.assertEqual((recipe["placings"], recipe["own"]), ([], []))
@@ -135,12 +135,12 @@ class FramesOfNothing(SheetCase):
     def test_a_frame_too_small_to_frame_anything_is_refused(self):
         for right, bottom in ((5e-324, 1.0), (1.0, 1e-200), (1e-9, 1e-9), (0.0, 1.0), (-1.0, 1.0)):
             frame = {"left": 0.0, "top": 0.0, "right": right, "bottom": bottom}
-            answer = self.client.post(f"/api/v1/studies/{self.id}/sheet", json={"frame": frame})
+            answer = self.client.post(f"/api/v1/studies/{self.number}/sheet", json={"frame": frame})
             self.assertEqual(answer.status_code, 422, frame)
             self.assertIn("must be smaller", answer.json["detail"])
         for at, size in ((0.0, 1e-5), (1e6, 1e-5), (9e8, 1e-3), (-9e8, 1.0)):
             small = {"left": at, "top": at, "right": at + size, "bottom": at + size}
-            answer = self.client.post(f"/api/v1/studies/{self.id}/sheet", json={"frame": small})
+            answer = self.client.post(f"/api/v1/studies/{self.number}/sheet", json={"frame": small})
             self.assertIn(answer.status_code, (200, 422), answer.text[:300])
 
 
@@ -151,18 +151,18 @@ class TakingAlong(SheetCase):
             if what == "print-grid":
                 continue
             with self.subTest(what):
-                answer = self.client.get(f"/api/v1/studies/{self.id}/take/{what}")
+                answer = self.client.get(f"/api/v1/studies/{self.number}/take/{what}")
                 self.assertEqual((answer.status_code, answer.mimetype), (200, kind))
                 self.assertTrue(answer.data.startswith(begins[ending]))
                 self.assertIn(f"_{what}.{ending}", answer.headers["Content-Disposition"])
 
     def test_what_cannot_be_taken(self):
         for what, status in (("trace", 404), ("print-grid", 422)):
-            answer = self.client.get(f"/api/v1/studies/{self.id}/take/{what}")
+            answer = self.client.get(f"/api/v1/studies/{self.number}/take/{what}")
             self.assertEqual(answer.status_code, status)
 
     def test_readings_out_and_in_again_change_nothing_twice(self):
-        table = self.client.get(f"/api/v1/studies/{self.id}/take/readings-table").text
+        table = self.client.get(f"/api/v1/studies/{self.number}/take/readings-table").text
         before = self.get()["readings"]
         self.assertIn("part", {each["entry"]["kind"] for each in before})
         after = self.change(type="read_table", table=table)
@@ -175,7 +175,7 @@ class TakingAlong(SheetCase):
     def test_a_bad_table_changes_nothing(self):
         for table in ("kind,from,to,offset\ndrop,can_rim_l,nowhere,1\n", "nonsense"):
             answer = self.client.post(
-                f"/api/v1/studies/{self.id}/changes",
+                f"/api/v1/studies/{self.number}/changes",
                 json={"version": 1, "change": {"type": "read_table", "table": table}},
             )
             self.assertEqual(answer.status_code, 422)

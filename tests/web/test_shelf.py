@@ -15,7 +15,7 @@ from zirkel.web.guard import MOST_BODY
 class Shelf(SubjectCase):
     def setUp(self):
         super().setUp()
-        self.id = self.post("/studies/import", 201, data=json.dumps(SMALL).encode())["id"]
+        self.number = self.post("/studies/import", 201, data=json.dumps(SMALL).encode())["id"]
         self.picture = self.post("/pictures", 201, data=saved(drawing(), "PNG"))["picture"]
 
     def packed(self):
@@ -38,18 +38,18 @@ class Shelf(SubjectCase):
         told = self.send(data).json
         self.assertEqual((told["studies"], told["pictures"], told["known"]), (0, 0, 2))
         wall = self.get("/studies").json["studies"]
-        self.assertEqual([each["id"] for each in wall], [self.id])
+        self.assertEqual([each["id"] for each in wall], [self.number])
 
     def test_a_study_that_is_changed_since_comes_in_beside_it(self):
         data = self.packed()
         change = {"type": "set_title", "title": "Another name"}
-        self.post(f"/studies/{self.id}/changes", version=1, change=change)
+        self.post(f"/studies/{self.number}/changes", version=1, change=change)
         self.assertEqual(self.send(data).json["studies"], 1)
         titles = {each["title"] for each in self.get("/studies").json["studies"]}
         self.assertEqual(titles, {"Another name", SMALL["title"]})
 
     def test_a_study_taken_down_comes_in_taken_down(self):
-        self.client.put(f"/api/v1/studies/{self.id}/removed", json={"removed": True})
+        self.client.put(f"/api/v1/studies/{self.number}/removed", json={"removed": True})
         other = type(self)("run_nothing")
         SubjectCase.setUp(other)
         self.addCleanup(other.doCleanups)

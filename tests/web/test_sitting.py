@@ -15,17 +15,17 @@ class Sittings(SubjectCase):
     def setUp(self):
         super().setUp()
         self.bench = self.post("/studies/import", 201, data=BENCH)
-        self.id = self.bench["id"]
+        self.number = self.bench["id"]
 
     def change(self, status=200, **change):
-        made = self.post(f"/studies/{self.id}/changes", status, version=self.bench["version"],
+        made = self.post(f"/studies/{self.number}/changes", status, version=self.bench["version"],
                          change=change)  # fmt: skip
         if status == 200:
             self.bench = made
         return made
 
     def room(self, minutes=10):
-        return self.get(f"/studies/{self.id}/sitting?minutes={minutes}").json
+        return self.get(f"/studies/{self.number}/sitting?minutes={minutes}").json
 
     def test_the_plan_goes_by_the_minutes(self):
         short, long = self.room(2), self.room(20)
@@ -34,7 +34,9 @@ class Sittings(SubjectCase):
         self.assertGreater(len(long["plan"]["readings"]), 8)
         self.assertRegex(short["plan"]["said"], r"^8 readings fit\.")
         for odd in ("0", "x", "601", "1e9", "nan"):
-            self.assertEqual(self.get(f"/studies/{self.id}/sitting?minutes={odd}").status_code, 422)
+            self.assertEqual(
+                self.get(f"/studies/{self.number}/sitting?minutes={odd}").status_code, 422
+            )
 
     def test_begun_moved_rested_ended_and_noted(self):
         self.assertIsNone(self.bench["clock"])
@@ -53,7 +55,7 @@ class Sittings(SubjectCase):
         self.change(type="note_sitting", sitting="sitting_3", note="Cold light from the left.")
         entry = self.room()["log"][0]
         self.assertEqual((entry["note"], entry["moved"]), ("Cold light from the left.", 1))
-        file = json.loads(self.get(f"/studies/{self.id}/file").data)
+        file = json.loads(self.get(f"/studies/{self.number}/file").data)
         self.assertEqual(file["sittings"][-1]["note"], "Cold light from the left.")
 
     def test_what_can_t_be_is_refused_with_a_reason(self):
@@ -77,7 +79,7 @@ class Sittings(SubjectCase):
         shown = {each["name"]: each for each in self.room()["sets"]}
         self.assertEqual(shown["Mine!"], kept)
         self.assertFalse(shown["ten_minutes"]["own"])
-        by_it = self.get(f"/studies/{self.id}/sitting?minutes=7&poses=Mine!").json["plan"]
+        by_it = self.get(f"/studies/{self.number}/sitting?minutes=7&poses=Mine!").json["plan"]
         self.assertEqual([e["stage"] for e in by_it["stages"]], ["sight", "draw"])
         begun = self.change(type="begin_sitting", blocks=kept["blocks"], shares=kept["shares"])
         self.assertEqual([e["stage"] for e in begun["clock"]["blocks"][0]["stages"]],
@@ -100,19 +102,19 @@ class Sittings(SubjectCase):
         place = self.room()["place"]
         self.assertEqual((place["plan"]["distance"], place["plan"]["easel"]), ("3.00 m", "70 cm"))
         self.assertIn("Light from 10 o'clock, as the subject stands: Lamp.", place["checklist"])
-        paper = self.get(f"/studies/{self.id}/take/place")
+        paper = self.get(f"/studies/{self.number}/take/place")
         self.assertEqual(paper.data[:4], b"%PDF")
         refused = self.change(422, type="set_place", place={"distance_mm": "3 miles"})
         self.assertIn("distance_mm", refused["field"])
 
     def test_photographs_in_the_log_are_on_its_paper_too(self):
         picture = self.post("/pictures", 201, data=saved(drawing(), "JPEG"))["picture"]
-        bare = self.get(f"/studies/{self.id}/take/log").data
+        bare = self.get(f"/studies/{self.number}/take/log").data
         self.change(type="keep_log_picture", sitting="sitting", picture=picture, said="Block-in")
         entry = self.room()["log"][-1]
         self.assertEqual([(e["picture"], e["said"], e["check"]) for e in entry["pictures"]],
                          [(picture, "Block-in", None)])  # fmt: skip
-        self.assertGreater(len(self.get(f"/studies/{self.id}/take/log").data), len(bare) + 500)
+        self.assertGreater(len(self.get(f"/studies/{self.number}/take/log").data), len(bare) + 500)
         self.change(type="keep_log_picture", sitting="sitting", picture=picture, said="Anew")
         (again,) = self.room()["log"][-1]["pictures"]
         self.assertEqual(again["said"], "Anew")
@@ -120,11 +122,11 @@ class Sittings(SubjectCase):
         self.assertEqual(self.room()["log"][-1]["pictures"], [])
         # One that isn't in the data folder leaves its place empty.
         self.change(type="keep_log_picture", sitting="sitting", picture="e" * 64)
-        self.assertEqual(self.get(f"/studies/{self.id}/take/log").status_code, 200)
+        self.assertEqual(self.get(f"/studies/{self.number}/take/log").status_code, 200)
 
     def test_after_a_break_the_same_place_is_asked_about_first_and_told(self):
         self.change(type="begin_sitting", blocks=[{"kind": "pose", "minutes": 20}])
-        prompts = self.get(f"/studies/{self.id}/prompts").json["sightings"]
+        prompts = self.get(f"/studies/{self.number}/prompts").json["sightings"]
         self.assertTrue(all(each["control"] for each in prompts))
         self.assertLessEqual(len(prompts), 4)
         self.assertIn("same place", prompts[0]["because"])
@@ -133,7 +135,7 @@ class Sittings(SubjectCase):
         for each in again:
             entry = {k: v for k, v in each["entry"].items() if k != "at"} | {"take": "t9"}
             self.change(type="take_sighting", sighting=entry)
-        prompts = self.get(f"/studies/{self.id}/prompts").json["sightings"]
+        prompts = self.get(f"/studies/{self.number}/prompts").json["sightings"]
         self.assertFalse(any(each["control"] for each in prompts))
         self.assertTrue(self.room()["same"])
         self.assertEqual(self.room()["log"][0]["readings"], 4)
@@ -142,10 +144,10 @@ class Sittings(SubjectCase):
         fresh = json.loads(BENCH)
         fresh["sightings"] = []
         self.bench = self.post("/studies/import", 201, data=json.dumps(fresh).encode())
-        self.id = self.bench["id"]
-        usual = self.get(f"/studies/{self.id}/prompts").json["sightings"]
+        self.number = self.bench["id"]
+        usual = self.get(f"/studies/{self.number}/prompts").json["sightings"]
         self.change(type="begin_sitting", blocks=[{"kind": "pose", "minutes": 2}])
-        planned = self.get(f"/studies/{self.id}/prompts").json["sightings"]
+        planned = self.get(f"/studies/{self.number}/prompts").json["sightings"]
         self.assertEqual([e["ask"] for e in planned], self.room(2)["plan"]["readings"][:5])
         self.assertNotEqual([e["ask"] for e in planned], [e["ask"] for e in usual])
 

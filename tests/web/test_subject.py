@@ -2,29 +2,18 @@
 nothing."""
 
 import json
-import tempfile
 import unittest
-from pathlib import Path
 
 import numpy as np
 
 from tests.pictures.images import BAD_PICTURES, drawing, saved
+from tests.serving import ServedCase
 from zirkel.core.network.slack import SQUARED_SIZE
 from zirkel.core.subject.scene import seen_landmarks, truth_in_units
 from zirkel.scenes import shipped_file, shipped_scenes
-from zirkel.web.app import WebConfig, create_app
 
 
-class SubjectCase(unittest.TestCase):
-    def setUp(self):
-        folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        self.folder = Path(folder.name)
-        app = create_app(WebConfig(self.folder / "zirkel.sqlite", front_end=None))
-        self.store = app.extensions["zirkel_store"]
-        self.addCleanup(self.store.close)
-        self.client = app.test_client()
-
+class SubjectCase(ServedCase):
     def get(self, path):
         return self.client.get(f"/api/v1{path}")
 
@@ -41,12 +30,12 @@ class SubjectCase(unittest.TestCase):
 
     def begin(self, scene="bottle_and_box"):
         self.bench = self.post("/studies/from-scene", 201, scene=scene)
-        self.id = self.bench["id"]
+        self.number = self.bench["id"]
         return self.bench
 
     def change(self, status=200, **change):
-        version = self.get(f"/studies/{self.id}").json["version"]
-        return self.post(f"/studies/{self.id}/changes", status, version=version, change=change)
+        version = self.get(f"/studies/{self.number}").json["version"]
+        return self.post(f"/studies/{self.number}/changes", status, version=version, change=change)
 
     def seen(self, name):
         mark = next(m for m in self.bench["landmarks"] if m["id"] == name)
@@ -100,22 +89,22 @@ class Scenes(SubjectCase):
         station = {"distance_mm": 2000, "eye_height_mm": 400}
         bench = self.change(type="set_subject", subject={"scene": "gone", "station": station})
         self.assertIn("“gone” is not here", bench["subject"]["missing"])
-        self.assertEqual(self.get(f"/studies/{self.id}/reveal").status_code, 422)
+        self.assertEqual(self.get(f"/studies/{self.number}/reveal").status_code, 422)
 
 
 class Station(SubjectCase):
     def test_trying_changes_nothing_and_keeping_can_be_undone(self):
         self.begin()
-        kept = self.post(f"/studies/{self.id}/station")
+        kept = self.post(f"/studies/{self.number}/station")
         near = {**kept["station"], "distance_mm": 700, "direction_deg": 30}
-        tried = self.post(f"/studies/{self.id}/station", station=near)
+        tried = self.post(f"/studies/{self.number}/station", station=near)
         self.assertEqual([c["about"] for c in tried["cautions"]], ["distance", "cone", "reach"])
         self.assertNotEqual(tried["image"], kept["image"])
         self.assertAlmostEqual(
             tried["reckoned"]["unit_on_stick_mm"],
             tried["reckoned"]["unit_mm"] * 650 / 700,
         )
-        self.assertEqual(self.post(f"/studies/{self.id}/station"), kept)
+        self.assertEqual(self.post(f"/studies/{self.number}/station"), kept)
         bench = self.change(
             type="set_subject", subject={"scene": "bottle_and_box", "station": near}
         )
@@ -123,13 +112,13 @@ class Station(SubjectCase):
 
     def test_faults_are_named_on_the_bench_and_cost_something(self):
         self.begin()
-        station = self.post(f"/studies/{self.id}/station")["station"]
+        station = self.post(f"/studies/{self.number}/station")["station"]
         bench = self.change(
             type="set_subject",
             subject={"scene": "bottle_and_box", "station": station, "faults": {"two_eyes": 63}},
         )
         self.assertEqual(bench["subject"]["faults"], ["Two eyes are open"])
-        room = self.post(f"/studies/{self.id}/station")
+        room = self.post(f"/studies/{self.number}/station")
         self.assertEqual([f["name"] for f in room["faults"] if f["on"]], ["two_eyes"])
 
     def test_only_a_simulated_subject_has_a_station(self):
@@ -163,7 +152,7 @@ class Stick(SubjectCase):
                 "from_landmark": start, "to_landmark": end, **more}  # fmt: skip
 
     def read(self, status=200, **pose):
-        return self.post(f"/studies/{self.id}/stick", status, **pose)
+        return self.post(f"/studies/{self.number}/stick", status, **pose)
 
     def test_readings_are_the_truth_rounded_as_a_person_would(self):
         self.begin()
@@ -203,7 +192,7 @@ class Stick(SubjectCase):
 
     def test_a_fault_spoils_it_and_says_so(self):
         self.begin()
-        station = self.post(f"/studies/{self.id}/station")["station"]
+        station = self.post(f"/studies/{self.number}/station")["station"]
         subject = {"scene": "bottle_and_box", "station": station, "faults": {"lean": 35}}
         self.bench = self.change(type="set_subject", subject=subject)
         thumb = self.bench["sheet"]["unit_mm"]
@@ -224,8 +213,8 @@ class Revealing(SubjectCase):
                     "id": "x", "kind": kind, "from": "box_top_l", "to": name,
                     "offset": float(truth[name][axis]) + (off if name == "cone_top" else 0.0),
                 })  # fmt: skip
-        bench = self.get(f"/studies/{self.id}").json
-        told = self.get(f"/studies/{self.id}/reveal").json
+        bench = self.get(f"/studies/{self.number}").json
+        told = self.get(f"/studies/{self.number}/reveal").json
         marks = {each["landmark"]: each for each in told["marks"]}
         self.assertAlmostEqual(marks["cone_r"]["off_mm"], 0.0, places=6)
         self.assertTrue(marks["cone_r"]["inside"])
@@ -274,9 +263,9 @@ class Pictures(SubjectCase):
         self.change(type="turn_picture", start=[0, 0], end=[100, 3])
         bench = self.change(type="turn_picture", start=[50, 50], end=[50, 250])
         self.assertEqual(bench["subject"]["picture"]["turn_deg"], 0.0)
-        self.assertEqual(self.get(f"/studies/{self.id}/print.pdf").status_code, 422)
+        self.assertEqual(self.get(f"/studies/{self.number}/print.pdf").status_code, 422)
         self.change(type="measure_picture", start=[0, 0], end=[400, 0], length_mm="20 cm")
-        printed = self.get(f"/studies/{self.id}/print.pdf")
+        printed = self.get(f"/studies/{self.number}/print.pdf")
         self.assertEqual((printed.mimetype, printed.data[:5]), ("application/pdf", b"%PDF-"))
         bench = self.change(type="read_picture")
         cone = next(m for m in bench["landmarks"] if m["id"] == "cone_r")
@@ -288,7 +277,7 @@ class Pictures(SubjectCase):
         self.assertTrue(all(r["entry"]["note"] == "computed" for r in again["readings"]))
         # Nobody can have misread what was computed: it is not held to be unchecked.
         self.assertNotIn("unchecked", {r["state"] for r in again["readings"]})
-        self.assertEqual(self.get(f"/studies/{self.id}/prompts").json["unchecked"], [])
+        self.assertEqual(self.get(f"/studies/{self.number}/prompts").json["unchecked"], [])
 
     def test_silent_for_eye_first_work(self):
         self.take(silent=True)

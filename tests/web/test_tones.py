@@ -53,10 +53,10 @@ def photographed_sheet(sheet, paper, areas):
 class Tones(SubjectCase):
     def setUp(self):
         super().setUp()
-        self.id = self.post("/studies/import", 201, data=BENCH)["id"]
+        self.number = self.post("/studies/import", 201, data=BENCH)["id"]
 
     def told(self, groups=4):
-        return self.get(f"/studies/{self.id}/tones?groups={groups}").json
+        return self.get(f"/studies/{self.number}/tones?groups={groups}").json
 
     def test_the_bench_in_raking_light(self):
         room = self.told()
@@ -114,7 +114,7 @@ class Tones(SubjectCase):
         self.assertNotIn("cast", [each["id"] for each in after["areas"]])
 
     def test_read_off_the_scene_and_kept_apart_from_one_s_own(self):
-        read = self.get(f"/studies/{self.id}/tones/read").json
+        read = self.get(f"/studies/{self.number}/tones/read").json
         self.assertGreaterEqual(len(read["steps"]), 12)
         self.change(type="read_tones", steps=read["steps"])
         computed = [each for each in self.told()["comparisons"] if each["computed"]]
@@ -123,7 +123,7 @@ class Tones(SubjectCase):
         self.change(type="read_tones", steps={"bench": 3.0})
         self.assertEqual(len(self.told()["comparisons"]), 31)
         self.change(type="set_subject", subject=None)
-        answer = self.get(f"/studies/{self.id}/tones/read")
+        answer = self.get(f"/studies/{self.number}/tones/read")
         self.assertEqual(answer.status_code, 422)
         self.assertIn("compare by eye", answer.text)
 
@@ -146,13 +146,13 @@ class Tones(SubjectCase):
         self.change(type="remove_overlap", overlap={"front": "pot1", "behind": "pot3"})
         self.change(422, type="put_overlap", overlap={"front": "pot1", "behind": "pot1"})
         self.change(422, type="put_overlap", overlap={"front": "pot1", "behind": "nowhere"})
-        bench = self.get(f"/studies/{self.id}").json
+        bench = self.get(f"/studies/{self.number}").json
         weights = {each["id"]: each["weight"] for each in bench["shapes"]}
         self.assertGreater(weights["pot1"], weights["pot3"])
 
     def test_the_scene_s_own_order_is_taken(self):
         boathouse = (FOLDER / "boathouse.zirkel.json").read_bytes()
-        self.id = self.post("/studies/import", 201, data=boathouse)["id"]
+        self.number = self.post("/studies/import", 201, data=boathouse)["id"]
         self.change(type="put_overlap", overlap={"front": "slipway", "behind": "jetty"})
         self.change(type="scene_overlaps")
         told = [each["said"] for each in self.told()["overlaps"]]
@@ -160,7 +160,7 @@ class Tones(SubjectCase):
         self.assertIn("Slipway before Jetty", told)
         self.assertNotIn("Jetty before Slipway", told)
         self.assertIn("no more overlaps", said(self.change(422, type="scene_overlaps")))
-        bench = self.get(f"/studies/{self.id}").json
+        bench = self.get(f"/studies/{self.number}").json
         sides = {shape["id"]: shape["fades"] for shape in bench["shapes"]}
         self.assertTrue(sides["jetty"], "the jetty runs back")
         placed = {each["id"]: each["held_left_mm"] for each in bench["landmarks"]}
@@ -177,15 +177,15 @@ class Tones(SubjectCase):
             ("grey-card", b"%PDF"),
             ("tone-picture", b"\x89PNG"),
         ):
-            answer = self.get(f"/studies/{self.id}/take/{what}")
+            answer = self.get(f"/studies/{self.number}/take/{what}")
             self.assertEqual(answer.status_code, 200, what)
             self.assertTrue(answer.data.startswith(head), what)
 
     def test_the_drawing_s_own_tones_need_a_photograph(self):
         bare = json.loads(BENCH)
         del bare["photograph"]
-        self.id = self.post("/studies/import", 201, data=json.dumps(bare).encode())["id"]
-        shown = self.get(f"/studies/{self.id}/tones/drawn").json
+        self.number = self.post("/studies/import", 201, data=json.dumps(bare).encode())["id"]
+        shown = self.get(f"/studies/{self.number}/tones/drawn").json
         self.assertIn("Take in a photograph", shown["missing"])
 
     def test_a_painted_sheet_in_uneven_light_is_held_against_the_plan(self):
@@ -194,7 +194,7 @@ class Tones(SubjectCase):
         file = json.loads(BENCH)
         for key in ("photograph", "drawn", "checks"):
             file.pop(key)
-        self.id = self.post("/studies/import", 201, data=json.dumps(file).encode())["id"]
+        self.number = self.post("/studies/import", 201, data=json.dumps(file).encode())["id"]
         areas = self.told()["areas"]
         planned = {each["id"]: each["on_sheet"] for each in areas}
         alone = apart([each for each in areas if each["sheet_mm"]])
@@ -208,8 +208,8 @@ class Tones(SubjectCase):
         image = self.store.pictures.add(picture, "png", 900, 654)
         file["photograph"] = {"picture": image.id, "width": 900, "height": 654,
                               "corners": corners, "found": False}  # fmt: skip
-        self.id = self.post("/studies/import", 201, data=json.dumps(file).encode())["id"]
-        shown = self.get(f"/studies/{self.id}/tones/drawn").json
+        self.number = self.post("/studies/import", 201, data=json.dumps(file).encode())["id"]
+        shown = self.get(f"/studies/{self.number}/tones/drawn").json
         self.assertIsNone(shown["missing"])
         off = {each["area"]: each["drawn"] - each["planned"] for each in shown["areas"]}
         for name in alone:
@@ -222,17 +222,17 @@ class Tones(SubjectCase):
     def test_an_empty_study_is_told_where_to_begin(self):
         bare = json.loads(BENCH)
         bare = {key: value for key, value in bare.items() if key not in ("tones", "overlaps")}
-        self.id = self.post("/studies/import", 201, data=json.dumps(bare).encode())["id"]
+        self.number = self.post("/studies/import", 201, data=json.dumps(bare).encode())["id"]
         room = self.told()
         self.assertIn("outline the large shapes", room["anchor"])
         self.assertEqual((room["questions"], room["flat"], room["layers"]), ([], [], []))
         one = {"id": "a", "name": "A", "outline": ["can_rim_l", "can_rim_r", "can_foot_l"]}
         self.change(type="put_area", area=one)
         self.assertIn("One area alone", self.told()["anchor"])
-        self.assertEqual(self.get(f"/studies/{self.id}/take/tones").status_code, 422)
+        self.assertEqual(self.get(f"/studies/{self.number}/take/tones").status_code, 422)
 
     def test_the_file_holds_them_inside_tones(self):
-        file = self.get(f"/studies/{self.id}/file").json
+        file = self.get(f"/studies/{self.number}/file").json
         self.assertEqual(len(file["tones"]["areas"]), 14)
         self.assertNotIn("tone_areas", file)
         file["tones"]["mine"] = {"kept": True}

@@ -36,7 +36,7 @@ class Working(SubjectCase):
     def setUp(self):
         super().setUp()
         study = RandomNetwork(5, n=MANY, per=3, kinds="sssdlt", tap=0.1, firm=True).study
-        self.id = self.store.create(study).id
+        self.number = self.store.create(study).id
 
     def running(self, what):
         for _ in range(400):
@@ -49,7 +49,7 @@ class Working(SubjectCase):
     def test_a_long_answer_is_told_and_left_off_and_asked_for_again(self):
         answers = []
         asking = threading.Thread(
-            target=lambda: answers.append(self.get(f"/studies/{self.id}/recipe"))
+            target=lambda: answers.append(self.get(f"/studies/{self.number}/recipe"))
         )
         asking.start()
         work = self.running("How to place every landmark")
@@ -65,7 +65,7 @@ class Working(SubjectCase):
         self.assertEqual(answers[0].status_code, 409)
         self.assertEqual(answers[0].json["title"], "Left off")
         self.assertEqual(self.get("/running").json["running"], [])
-        self.assertEqual(self.get(f"/studies/{self.id}").status_code, 200)
+        self.assertEqual(self.get(f"/studies/{self.number}").status_code, 200)
 
     def test_what_has_ended_can_t_be_left_off(self):
         self.assertEqual(self.client.delete("/api/v1/running/999").status_code, 404)

@@ -7,6 +7,7 @@ import argparse
 from collections.abc import Callable
 from pathlib import Path
 
+from zirkel.cli.options import add_data_option
 from zirkel.errors import BadInput
 
 DATABASE = "zirkel.sqlite"
@@ -99,7 +100,7 @@ def add_keeping(commands: argparse._SubParsersAction[argparse.ArgumentParser]) -
     """Their options."""
     for name, command in KEEPING.items():
         sub = commands.add_parser(name, help=command.__doc__)
-        sub.add_argument("--data", type=Path, default=Path("data"), help="folder of the data")
+        add_data_option(sub)
         if name == "restore":
             sub.add_argument("name", nargs="?", help="which copy; without it, all are listed")
         if name in ("pack", "unpack"):

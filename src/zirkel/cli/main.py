@@ -16,6 +16,7 @@ from pathlib import Path
 
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
+from zirkel import __version__
 from zirkel.canons import head_canons
 from zirkel.cli.keeping import KEEPING, add_keeping
 from zirkel.cli.options import add_serve_options
@@ -147,6 +148,7 @@ COMMANDS: dict[str, Callable[[Worked, argparse.Namespace], Answer]] = {
 def parser() -> argparse.ArgumentParser:
     """The commands and their options."""
     made = argparse.ArgumentParser(prog="zirkel", description=__doc__.split("\n")[0])
+    made.add_argument("--version", action="version", version=f"zirkel {__version__}")
     each = made.add_subparsers(dest="command", required=True)
     for name, command in COMMANDS.items():
         sub = each.add_parser(name, help=command.__doc__)

@@ -1,19 +1,30 @@
-"""The options of `zirkel serve`, apart from what serves, so that other commands load none of it."""
+"""The options of `zirkel serve` and of all that works on its data, apart from what serves, so that
+other commands load none of it."""
 
 from __future__ import annotations
 
 import argparse
 from pathlib import Path
 
-BUILT = Path(__file__).resolve().parents[3] / "frontend" / "dist"
+from platformdirs import user_data_path
+
+PAGES = Path(__file__).resolve().parents[1] / "web" / "pages"
+"""Where the front end is built to, in a source tree and in a wheel alike."""
+
+
+def add_data_option(parser: argparse.ArgumentParser) -> None:
+    """Where the data is: where this platform keeps what belongs to its user, or as told."""
+    usual = user_data_path("zirkel", appauthor=False)
+    parser.add_argument(
+        "--data", type=Path, default=usual, help=f"folder of the data (else {usual})"
+    )
 
 
 def add_serve_options(parser: argparse.ArgumentParser) -> None:
     """The options of `zirkel serve`."""
     parser.add_argument("--host", default="127.0.0.1", help="address to listen on")
     parser.add_argument("--port", type=_port, default=8765, help="port to listen on")
-    parser.add_argument("--data", type=Path, default=Path("data"), help="folder for the data")
-    parser.add_argument("--front-end", type=Path, default=BUILT, help="folder of the built pages")
+    add_data_option(parser)
     parser.add_argument("--certificate", type=Path, help="your own certificate, to serve https")
     parser.add_argument("--key", type=Path, help="the certificate's key")
     parser.add_argument(

@@ -11,12 +11,11 @@ import ssl
 import sys
 from datetime import UTC, datetime
 from functools import partial
-from pathlib import Path
 from typing import TYPE_CHECKING
 
 from flask import Flask
-from waitress import serve as serve_forever
 
+from zirkel.cli.options import PAGES
 from zirkel.commands.lay_out_demo import lay_out_demo, lay_out_record
 from zirkel.demo import FOLDER as DEMO_FOLDER
 from zirkel.demo.made_up_eye import NAME, made_up_record
@@ -28,14 +27,10 @@ from zirkel.web.addresses import is_own_loop, own_addresses
 from zirkel.web.app import WebConfig, create_app
 from zirkel.web.door import checked_passcode, made_passcode
 from zirkel.web.guard import MOST_BODY
-from zirkel.web.live import MOST_LISTENERS
+from zirkel.web.serving import IDLE_SECONDS, MOST_CONNECTIONS, MOST_HEAD, THREADS, plain_server
 
 if TYPE_CHECKING:
     from zirkel.web.locks import Door
-
-THREADS = 16 + MOST_LISTENERS
-"""More than cores: a question about a heavy study holds one while it waits its turn, and each
-device that listens holds one."""
 
 PASSCODE = "ZIRKEL_PASSCODE"
 """The environment's name for a passcode of one's own."""
@@ -45,10 +40,6 @@ PLAINLY = (
     "passcode too. There, give a certificate (--certificate, --key)."
 )
 
-MOST_CONNECTIONS = 2000
-IDLE_SECONDS = 60
-"""A connection that sends nothing for so long is closed."""
-
 
 def serve(options: argparse.Namespace) -> None:
     """Serve until stopped."""
@@ -56,24 +47,23 @@ def serve(options: argparse.Namespace) -> None:
     passcode = None if alone and not options.ask_everyone else _passcode()
     secure = _tls(options)
     _refuse_taken(options.host, options.port)
-    pages = options.front_end.resolve()
-    front_end = pages if (pages / "index.html").is_file() else None
-    if front_end is None:
-        print(f"No pages in {options.front_end}: serving the API alone.", file=sys.stderr)
+    if not (PAGES / "index.html").is_file():
+        raise BadInput(
+            "pages",
+            "this is a source tree whose pages aren't built yet: run “make build” in it (Node 20)",
+        )
     with in_use(options.data):
-        _serve(options, front_end, passcode, secure)
+        _serve(options, passcode, secure)
 
 
-def _serve(
-    options: argparse.Namespace, front_end: Path | None, passcode: str | None, secure: bool
-) -> None:
+def _serve(options: argparse.Namespace, passcode: str | None, secure: bool) -> None:
     alone = _is_alone(options.host)
     database = options.data / "zirkel.sqlite"
     addresses = (options.host,) if alone else tuple(own_addresses(options.host))
     try:
         config = WebConfig(
             database,
-            front_end,
+            PAGES,
             options.host,
             passcode,
             addresses,
@@ -95,30 +85,14 @@ def _serve(
         _show_the_door(made)
     scheme = "https" if secure else "http"
     here = options.host if alone else "127.0.0.1"
+    print(f"Studies are kept in {database}.")
     print(f"Zirkel is at {scheme}://{here}:{options.port}/ (stop with Ctrl+C)", flush=True)
     _settle_memory()
     _allow_files(MOST_CONNECTIONS + 100)
     if secure:
         _serve_secured(app, options)
     else:
-        _serve_plainly(app, options)
-
-
-def _serve_plainly(app: Flask, options: argparse.Namespace) -> None:
-    serve_forever(
-        app,
-        host=options.host,
-        port=options.port,
-        threads=THREADS,
-        connection_limit=MOST_CONNECTIONS,
-        channel_timeout=IDLE_SECONDS,
-        cleanup_interval=IDLE_SECONDS // 4,
-        max_request_body_size=MOST_BODY,
-        max_request_header_size=64_000,
-        asyncore_use_poll=True,
-        ident=None,
-        _quiet=True,
-    )
+        plain_server(app, options.host, options.port).run()
 
 
 def _serve_secured(app: Flask, options: argparse.Namespace) -> None:
@@ -128,7 +102,7 @@ def _serve_secured(app: Flask, options: argparse.Namespace) -> None:
 
     server = Server((options.host, options.port), app, numthreads=THREADS)
     server.ssl_adapter = BuiltinSSLAdapter(str(options.certificate), str(options.key))
-    server.max_request_body_size, server.max_request_header_size = MOST_BODY, 64_000
+    server.max_request_body_size, server.max_request_header_size = MOST_BODY, MOST_HEAD
     server.timeout = IDLE_SECONDS
     try:
         server.start()

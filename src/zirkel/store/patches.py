@@ -12,7 +12,7 @@ from dataclasses import dataclass, replace
 from itertools import count
 from typing import Any
 
-from sqlalchemy import delete
+from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
 from zirkel.core.collections import collections
@@ -102,6 +102,8 @@ def joined(own: dict[str, Any], rows: Iterable[RecordRow]) -> dict[str, Any]:
 
 def apply(session: Session, row: StudyRow, patches: Iterable[Patch]) -> None:
     """Write patches to the rows of one study."""
+    patches = list(patches)
+    known = _rows_to_write(session, row, patches)
     for patch in patches:
         if patch.table == OWN:
             own = dict(patch.after or {})
@@ -116,10 +118,23 @@ def apply(session: Session, row: StudyRow, patches: Iterable[Patch]) -> None:
                 )
             )
         else:
-            session.merge(
-                RecordRow(
-                    study_id=row.id, collection=patch.table, key=patch.key,
-                    position=patch.after["position"], body=patch.after["body"],
-                )
-            )  # fmt: skip
+            record = known.get((patch.table, patch.key))
+            if record is None:
+                record = RecordRow(study_id=row.id, collection=patch.table, key=patch.key)
+                session.add(record)
+            record.position, record.body = patch.after["position"], patch.after["body"]
     session.flush()
+
+
+def _rows_to_write(
+    session: Session, row: StudyRow, patches: list[Patch]
+) -> dict[tuple[str, str], RecordRow]:
+    """The rows there are of those that are written; asked for at once, since a new study has
+    hundreds."""
+    keys = {(each.table, each.key) for each in patches if each.table != OWN}
+    asked = select(RecordRow).where(RecordRow.study_id == row.id)
+    if len(keys) == 1:
+        ((table, key),) = keys
+        asked = asked.where(RecordRow.collection == table, RecordRow.key == key)
+    found = session.scalars(asked) if keys else ()
+    return {(each.collection, each.key): each for each in found}

@@ -1,0 +1,36 @@
+"""The server before the application: waitress where it is plain http."""
+
+from __future__ import annotations
+
+from flask import Flask
+from waitress.server import BaseWSGIServer, MultiSocketServer, create_server
+
+from zirkel.web.guard import MOST_BODY
+from zirkel.web.live import MOST_LISTENERS
+
+THREADS = 16 + MOST_LISTENERS
+"""More than cores: a question about a heavy study holds one while it waits its turn, and each
+device that listens holds one."""
+
+MOST_CONNECTIONS = 2000
+MOST_HEAD = 64_000
+IDLE_SECONDS = 60
+"""A connection that sends nothing for so long is closed."""
+
+
+def plain_server(app: Flask, host: str, port: int) -> BaseWSGIServer | MultiSocketServer:
+    """A server by plain http that listens already; `run` serves until it is closed. With port 0
+    the machine chooses one."""
+    return create_server(
+        app,
+        host=host,
+        port=port,
+        threads=THREADS,
+        connection_limit=MOST_CONNECTIONS,
+        channel_timeout=IDLE_SECONDS,
+        cleanup_interval=IDLE_SECONDS // 4,
+        max_request_body_size=MOST_BODY,
+        max_request_header_size=MOST_HEAD,
+        asyncore_use_poll=True,
+        ident=None,
+    )
