@@ -22,6 +22,8 @@ from multiprocessing import connection
 from pathlib import Path
 from typing import Any
 
+os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
+
 ROOT = Path(__file__).parents[1]
 KEPT = ROOT / ".state" / "seconds.json"
 GUESSED = {"browser": 3.0, "cli": 1.0}

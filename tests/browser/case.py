@@ -28,8 +28,24 @@ FLAGS = [
     "--disable-background-networking",
     "--disable-component-update",
 ]
+LIGHT = "--js-flags=--no-opt --no-maglev --max-lazy --min-semi-space-size=64"
+"""A page is looked at for a second: what is run often enough to be made fast costs more than it
+saves."""
+
 PATIENCE_MS = 60_000
 """A wait ends when what is waited for is there; on a busy machine that may take long."""
+
+PAINTED = """async () => {
+  const frame = () => new Promise(done => requestAnimationFrame(done));
+  await document.fonts.ready;
+  await frame();
+  await frame();
+  await new Promise(done => setTimeout(done, 40));
+  const ending = document.getAnimations().filter(
+    each => each.effect.getComputedTiming().endTime < 2000);
+  await Promise.all(ending.map(each => each.finished.catch(() => null)));
+}"""
+"""Until a change of size has been measured, laid out and drawn."""
 
 
 @cache
@@ -37,7 +53,7 @@ def shared_browser() -> Browser:
     """One Chromium for all tests of this process."""
     playwright = sync_playwright().start()
     expect.set_options(timeout=PATIENCE_MS)
-    browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+    browser = playwright.chromium.launch(executable_path=CHROMIUM, args=[*FLAGS, LIGHT])
     Finalize(None, playwright.stop, exitpriority=1)
     Finalize(None, browser.close, exitpriority=3)
     return browser

@@ -8,7 +8,7 @@ from typing import ClassVar, NamedTuple
 
 from playwright.sync_api import expect
 
-from tests.browser.case import ROOT, BrowserCase
+from tests.browser.case import PAINTED, ROOT, BrowserCase
 
 TITLE = "Potting bench, morning light"
 
@@ -101,18 +101,6 @@ OVERLAPS = (Path(__file__).parent / "overlaps.js").read_text()
 AXE = (ROOT / "frontend" / "node_modules" / "axe-core" / "axe.min.js").read_text()
 WCAG = ["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]
 SIZES = ((390, 844), (820, 1180), (1024, 768), (1280, 800))
-
-PAINTED = """async () => {
-  const frame = () => new Promise(done => requestAnimationFrame(done));
-  await document.fonts.ready;
-  await frame();
-  await frame();
-  await new Promise(done => setTimeout(done, 40));
-  const ending = document.getAnimations().filter(
-    each => each.effect.getComputedTiming().endTime < 2000);
-  await Promise.all(ending.map(each => each.finished.catch(() => null)));
-}"""
-"""Until a change of size has been measured, laid out and drawn."""
 
 LEGEND = ("loose", "held", "proven", "in doubt", "predicted", "strained", "computed", "guessed")
 

@@ -6,7 +6,7 @@ import unittest
 
 from playwright.sync_api import expect
 
-from tests.browser.case import BrowserCase
+from tests.browser.case import PAINTED, BrowserCase
 
 TITLE = "Wooden mask on a peg"
 SO_FAR = "output[aria-label='The reading so far']"
@@ -76,6 +76,7 @@ class Together(BrowserCase):
             self.page.get_by_label(re.compile("^Also here")).wait_for()
             for width in (1280, 1024, 820, 390):
                 self.page.set_viewport_size({"width": width, "height": 800})
+                self.page.evaluate(PAINTED)
                 wide = self.page.evaluate("document.documentElement.scrollWidth")
                 self.assertLessEqual(wide, width, room)
 

@@ -8,12 +8,13 @@ from functools import cache
 
 import numpy as np
 
+from tests import times
 from tests.cli.typed import zirkel
 from zirkel.demo.generate import FOLDER
 
 DEMOS = ("potting_bench", "wooden_mask", "boathouse")
 SCHOOLS = ("comparative", "by_eye", "dividers", "triangulation")
-HANDS = 60
+HANDS = times(25)
 
 
 @cache

@@ -5,6 +5,7 @@ from dataclasses import replace
 
 import numpy as np
 
+from tests import times
 from tests.networks import RandomNetwork, hand_study, study_of
 from zirkel.core.network.assemble import sigma_of
 from zirkel.core.network.doubts import _snoop, _snoop_at_once
@@ -17,7 +18,7 @@ from zirkel.core.words.network import doubt_detail, doubt_headline
 
 WRONG_BY = 8.0
 CHECKED = 0.4
-TRIES = 40
+TRIES = times(20)
 
 
 def spoiled(seed: int, count: int):
@@ -84,6 +85,20 @@ class ByHand(unittest.TestCase):
         # three, w = 0.6 / sqrt(0.03^2 + 0.015^2 + 0.03^2 / 3) = 15.89.
         w = 0.6 / (0.03**2 + 0.015**2 + 0.03**2 / 3.0) ** 0.5
         self.assertAlmostEqual(doubts[0].standardized, w)
+
+    def test_from_where_on_a_reading_is_doubted(self):
+        """At 3.29 of its own standard deviations, one in a thousand by chance: 3.2 is left in
+        peace, 3.4 is not. Of v against three zeros, as above: v = w (0.0012 / (1 - 0.000625
+        w^2))^(1/2)."""
+        for w, doubted in ((3.2, []), (3.4, ["s3"])):
+            v = w * (0.0012 / (1.0 - 0.000625 * w**2)) ** 0.5
+            readings = tuple(
+                Drop(id=f"s{i}", start="a", end="c", offset=value)
+                for i, value in enumerate((0.0, 0.0, 0.0, v))
+            )
+            solution = solve(study_of({"a": (0, 0), "b": (0, 1), "c": (0, 2)}, readings))
+            self.assertAlmostEqual(abs(solution.readings["s3"].standardized), w)
+            self.assertEqual([each.sighting for each in solution.doubts], doubted)
 
     def test_two_that_check_only_each_other_are_rivals(self):
         study = hand_study()

@@ -4,9 +4,10 @@ import unittest
 from dataclasses import replace
 
 import numpy as np
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests import examples
 from tests.networks import RandomNetwork, study_of
 from zirkel.core.network.adjust import place_covariance
 from zirkel.core.network.assemble import DRIFT_SIGMA
@@ -24,7 +25,7 @@ def firm(seed: int, n: int = 9, **options) -> RandomNetwork:
 
 
 class Identities(unittest.TestCase):
-    @settings(max_examples=25, deadline=None)
+    @examples(25)
     @given(SEEDS)
     def test_redundancies_add_up_to_the_degrees_of_freedom(self, seed):
         """trace(I - A Q A') over readings and expected drifts is m + t - u."""
@@ -34,14 +35,14 @@ class Identities(unittest.TestCase):
         drifts = (1.0 - own / DRIFT_SIGMA**2).sum()
         self.assertAlmostEqual(adjusted.redundancy.sum() + drifts, adjusted.freedom, delta=1e-4)
 
-    @settings(max_examples=25, deadline=None)
+    @examples(25)
     @given(SEEDS)
     def test_covariances_are_symmetric_and_never_negative(self, seed):
         covariance = place_covariance(adjust(firm(seed).study))
         np.testing.assert_allclose(covariance, covariance.transpose(0, 2, 1), atol=1e-12)
         self.assertGreater(np.linalg.eigvalsh(covariance).min(), -1e-12)
 
-    @settings(max_examples=15, deadline=None)
+    @examples(15)
     @given(SEEDS)
     def test_misfits_stand_square_to_what_the_places_can_do(self, seed):
         """At the least sum of squares A'v = 0."""
@@ -52,7 +53,7 @@ class Identities(unittest.TestCase):
 
 
 class Irrelevant(unittest.TestCase):
-    @settings(max_examples=15, deadline=None)
+    @examples(15)
     @given(SEEDS)
     def test_other_names_make_no_difference(self, seed):
         study = firm(seed).study
@@ -74,7 +75,7 @@ class Irrelevant(unittest.TestCase):
         )
         np.testing.assert_allclose(adjust(other).places, adjust(study).places, atol=1e-8)
 
-    @settings(max_examples=15, deadline=None)
+    @examples(15)
     @given(SEEDS, st.integers(0, 30))
     def test_a_struck_reading_is_as_if_never_taken(self, seed, number):
         study = firm(seed).study
@@ -87,7 +88,7 @@ class Irrelevant(unittest.TestCase):
         other = adjust(replace(study, sightings=gone))
         np.testing.assert_allclose(one.places, other.places, atol=1e-10)
 
-    @settings(max_examples=15, deadline=None)
+    @examples(15)
     @given(SEEDS)
     def test_a_level_span_counts_the_same_from_either_end(self, seed):
         study = firm(seed).study

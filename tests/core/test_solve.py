@@ -5,10 +5,11 @@ import unittest
 from dataclasses import replace
 
 import numpy as np
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import least_squares
 
+from tests import examples
 from tests.networks import UNIT, RandomNetwork, hand_study, study_of
 from zirkel.core.network.adjust import place_covariance
 from zirkel.core.network.assemble import DRIFT_SIGMA, sigma_of
@@ -153,7 +154,7 @@ class Agreement(unittest.TestCase):
 
 
 class Properties(unittest.TestCase):
-    @settings(max_examples=30, deadline=None)
+    @examples(30)
     @given(seed=st.integers(0, 10_000), n=st.integers(4, 14))
     def test_exact_readings_return_the_truth(self, seed, n):
         network = RandomNetwork(seed, n=n, per=4, kinds="stdl", tap=0.1, noise=False, firm=True)
@@ -163,7 +164,7 @@ class Properties(unittest.TestCase):
                 if found is not None:
                     self.assertAlmostEqual(found, true, delta=1e-9)
 
-    @settings(max_examples=30, deadline=None)
+    @examples(30)
     @given(seed=st.integers(0, 10_000), left_out=st.integers(0, 11))
     def test_adding_a_reading_never_enlarges_a_variance(self, seed, left_out):
         network = RandomNetwork(seed, n=6, per=4, kinds="stdl", tap=0.05, noise=False, firm=True)
@@ -177,7 +178,7 @@ class Properties(unittest.TestCase):
                 if was is not None:
                     self.assertLessEqual(now, was * (1 + 1e-9) + 1e-12)
 
-    @settings(max_examples=25, deadline=None)
+    @examples(25)
     @given(seed=st.integers(0, 10_000), data=st.data())
     def test_the_order_of_readings_does_not_matter(self, seed, data):
         network = RandomNetwork(seed, n=7, per=4, kinds="stdlp", tap=0.05)

@@ -7,10 +7,11 @@ import unittest
 from dataclasses import replace
 from pathlib import Path
 
-from hypothesis import HealthCheck, given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from sqlalchemy import inspect
 
+from tests import examples
 from tests.files import SMALL, as_bytes
 from zirkel.core.drawn import Guess
 from zirkel.errors import BadInput, NotFound, StaleVersion
@@ -118,8 +119,7 @@ class Changes(StoreCase):
         with self.assertRaises(NotFound):
             self.store.delete(99)
 
-    @settings(max_examples=15, deadline=None,
-              suppress_health_check=[HealthCheck.differing_executors])  # fmt: skip
+    @examples(15)
     @given(
         st.lists(st.sampled_from(["remove", "rename", "strike", "reverse", "shape"]), max_size=6)
     )

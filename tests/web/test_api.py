@@ -8,6 +8,7 @@ from pathlib import Path
 
 from pydantic import BaseModel
 
+from tests import times
 from tests.files import BAD_FILES, SMALL, small
 from tests.serving import ServedCase
 from tests.web.fuzz import ask_everything
@@ -246,7 +247,7 @@ class Document(unittest.TestCase):
         with tempfile.TemporaryDirectory() as folder:
             app = create_app(WebConfig(Path(folder) / "zirkel.sqlite", front_end=None))
             app.test_client().post("/api/v1/studies", json=SMALL)
-            ask_everything(self, app, 12)
+            ask_everything(self, app, times(3))
             again = create_app(WebConfig(Path(folder) / "zirkel.sqlite", front_end=None))
             wall = again.test_client().get("/api/v1/studies").json
             self.assertEqual(wall["broken"], [])

@@ -13,8 +13,6 @@ from datetime import UTC, datetime
 from functools import partial
 from typing import TYPE_CHECKING
 
-from flask import Flask
-
 from zirkel.cli.options import PAGES
 from zirkel.commands.lay_out_demo import lay_out_demo, lay_out_record
 from zirkel.demo import FOLDER as DEMO_FOLDER
@@ -26,8 +24,7 @@ from zirkel.views.door import address_with, qr_terminal
 from zirkel.web.addresses import is_own_loop, own_addresses
 from zirkel.web.app import WebConfig, create_app
 from zirkel.web.door import checked_passcode, made_passcode
-from zirkel.web.guard import MOST_BODY
-from zirkel.web.serving import IDLE_SECONDS, MOST_CONNECTIONS, MOST_HEAD, THREADS, plain_server
+from zirkel.web.serving import MOST_CONNECTIONS, plain_server, secured
 
 if TYPE_CHECKING:
     from zirkel.web.locks import Door
@@ -85,29 +82,15 @@ def _serve(options: argparse.Namespace, passcode: str | None, secure: bool) -> N
         _show_the_door(made)
     scheme = "https" if secure else "http"
     here = options.host if alone else "127.0.0.1"
-    print(f"Studies are kept in {database}.")
-    print(f"Zirkel is at {scheme}://{here}:{options.port}/ (stop with Ctrl+C)", flush=True)
     _settle_memory()
     _allow_files(MOST_CONNECTIONS + 100)
     if secure:
-        _serve_secured(app, options)
+        serve_on = secured(app, options.host, options.port, options.certificate, options.key)
     else:
-        plain_server(app, options.host, options.port).run()
-
-
-def _serve_secured(app: Flask, options: argparse.Namespace) -> None:
-    """By TLS with the user's own certificate: by a server that can, which the other can't."""
-    from cheroot.ssl.builtin import BuiltinSSLAdapter  # noqa: PLC0415  # seldom needed
-    from cheroot.wsgi import Server  # noqa: PLC0415
-
-    server = Server((options.host, options.port), app, numthreads=THREADS)
-    server.ssl_adapter = BuiltinSSLAdapter(str(options.certificate), str(options.key))
-    server.max_request_body_size, server.max_request_header_size = MOST_BODY, MOST_HEAD
-    server.timeout = IDLE_SECONDS
-    try:
-        server.start()
-    except KeyboardInterrupt:
-        server.stop()
+        serve_on = plain_server(app, options.host, options.port).run
+    print(f"Studies are kept in {database}.")
+    print(f"Zirkel is at {scheme}://{here}:{options.port}/ (stop with Ctrl+C)", flush=True)
+    serve_on()
 
 
 def _is_alone(host: str) -> bool:

@@ -1,6 +1,9 @@
-"""The server before the application: waitress where it is plain http."""
+"""The server before the application: waitress by plain http, cheroot by TLS: waitress has none."""
 
 from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
 
 from flask import Flask
 from waitress.server import BaseWSGIServer, MultiSocketServer, create_server
@@ -34,3 +37,24 @@ def plain_server(app: Flask, host: str, port: int) -> BaseWSGIServer | MultiSock
         asyncore_use_poll=True,
         ident=None,
     )
+
+
+def secured(app: Flask, host: str, port: int, certificate: Path, key: Path) -> Callable[[], None]:
+    """A server by TLS with the user's own certificate, that listens already; called, it serves
+    until it is stopped."""
+    from cheroot.ssl.builtin import BuiltinSSLAdapter  # noqa: PLC0415  # seldom needed
+    from cheroot.wsgi import Server  # noqa: PLC0415
+
+    server = Server((host, port), app, numthreads=THREADS)
+    server.ssl_adapter = BuiltinSSLAdapter(str(certificate), str(key))
+    server.max_request_body_size, server.max_request_header_size = MOST_BODY, MOST_HEAD
+    server.timeout = IDLE_SECONDS
+    server.prepare()
+
+    def serve() -> None:
+        try:
+            server.serve()
+        except KeyboardInterrupt:
+            server.stop()
+
+    return serve

@@ -3,9 +3,10 @@
 import unittest
 
 import numpy as np
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests import examples
 from zirkel.core.check.photograph import bent, flattening, homography, proportions, unbent
 from zirkel.core.drawn import Photograph
 from zirkel.demo.photograph import Camera, to_pixels
@@ -28,7 +29,7 @@ CAMERAS = st.builds(
 
 
 class Flattened(unittest.TestCase):
-    @settings(max_examples=40, deadline=None)
+    @examples(40)
     @given(CAMERAS)
     def test_every_place_comes_back(self, camera):
         """Rendered by a camera model of its own, read by the corners alone."""
@@ -38,7 +39,7 @@ class Flattened(unittest.TestCase):
         np.testing.assert_allclose(flat.to_sheet(pixels), places, atol=1e-3)
         np.testing.assert_allclose(flat.to_picture(places), pixels, atol=1e-3)
 
-    @settings(max_examples=40, deadline=None)
+    @examples(40)
     @given(CAMERAS)
     def test_the_sheet_shows_its_proportions(self, camera):
         shown = proportions(taken(camera))

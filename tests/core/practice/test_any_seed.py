@@ -5,9 +5,10 @@ import math
 import unittest
 from datetime import UTC, datetime
 
-from hypothesis import HealthCheck, given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests import examples
 from zirkel.core.practice.estimate import read_eye, read_record
 from zirkel.core.practice.exercises import EXERCISES
 from zirkel.core.practice.guesses import USUAL
@@ -18,7 +19,7 @@ from zirkel.scenes import shipped_scenes
 from zirkel.studyfile.practice_file import read_kept, read_practice, write_practice
 
 SCENES = shipped_scenes()
-SOME = settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
+SOME = examples(60)
 SEED = st.integers(0, 2**31 - 1)
 FIELDS = ("exercise", "measure", "at", "truth", "answer", "choice")
 NUMBER = st.floats(-1e3, 1e3, allow_nan=False)

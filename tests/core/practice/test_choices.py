@@ -4,6 +4,7 @@ import unittest
 
 import numpy as np
 
+from tests import times
 from zirkel.core.practice.choices import next_difference, read_choices
 from zirkel.core.practice.exercises import LINES
 from zirkel.core.practice.eye import UNKNOWN
@@ -29,7 +30,7 @@ class Threshold(unittest.TestCase):
         """Of forty answers one standard deviation of 22 % is left open by the information in them
         (docs/mathematics.md): half of all eyes are told to better than 20 %, none to a half."""
         ratios, inside = [], []
-        for seed in range(24):
+        for seed in range(times(9)):
             eye = SimulatedEye(
                 bias=(-0.01, 0.0, 0.015)[seed % 3], spread=(0.04, 0.06, 0.1)[seed % 3]
             )

@@ -5,6 +5,7 @@ import unittest
 
 import numpy as np
 
+from tests import times
 from zirkel.core.practice.estimate import read_eye, read_record
 from zirkel.core.practice.eye import BETTER, UNKNOWN, WORSE
 from zirkel.core.practice.trials import Trial
@@ -29,7 +30,7 @@ def share_of(verdict, **of):
 class Honest(unittest.TestCase):
     def test_intervals_of_the_bias_hold_and_the_spread_is_its_own(self):
         for of in ({}, {"count": 40, "weeks": 2.0}, {"lapses": 0.03}):
-            found = [read_eye(eye(seed, **of)) for seed in range(150)]
+            found = [read_eye(eye(seed, **of)) for seed in range(times(60))]
             within = np.mean([abs(e.bias - BIAS) < 1.96 * e.bias_sd for e in found])
             self.assertGreaterEqual(within, 0.90, of)
             self.assertLessEqual(within, 0.99, of)
@@ -60,13 +61,13 @@ class Changing(unittest.TestCase):
         self.assertGreaterEqual(share_of(UNKNOWN, count=32, weeks=2.5), 0.95)
 
     def test_looking_every_few_days_finds_no_more_by_chance(self):
-        false = 0
-        for seed in range(60):
+        false, eyes = 0, times(15)
+        for seed in range(eyes):
             trials = eye(seed, 240, 10.0)
             false += any(
                 read_eye(trials[:upto]).change.verdict != UNKNOWN for upto in range(30, 241, 10)
             )
-        self.assertLessEqual(false, 4)
+        self.assertLessEqual(false, eyes / 15)
 
     def test_the_spread_is_that_of_now(self):
         now = [read_eye(eye(seed, per_week=-0.15)).spread for seed in range(30)]

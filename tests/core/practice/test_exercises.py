@@ -5,6 +5,7 @@ import unittest
 
 import numpy as np
 
+from tests import times
 from zirkel.core.practice.diagnosed import diagnosed
 from zirkel.core.practice.exercises import EXERCISES
 from zirkel.core.practice.exercises.block_in import fit
@@ -15,7 +16,7 @@ from zirkel.core.words.practice import say_block_in, say_outcome
 from zirkel.scenes import shipped_scenes
 
 SCENES = shipped_scenes()
-SEEDS = range(30)
+SEEDS = range(times(8))
 LEVEL = 0.07
 
 
@@ -142,7 +143,7 @@ class TrueByTheDrawing(unittest.TestCase):
             spots = low / np.ptp(seen[:, 0])
             self.assertLess(size, 0.5)
             self.assertTrue(np.isfinite(spots).all() and 0.0 < at[0] < 0.5)
-        self.assertGreater(shown, 8)
+        self.assertGreater(shown, times(2))
 
 
 class BlockIn(unittest.TestCase):

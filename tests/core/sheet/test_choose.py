@@ -4,9 +4,10 @@ one."""
 import unittest
 
 import numpy as np
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests import examples
 from zirkel.core.sheet.recipe.choose import (
     DEEPEST,
     LAST_RESORT,
@@ -30,7 +31,7 @@ def ground(placed=PLACED, manners=ALL_MANNERS, sd=1.0, depth=1, **more):
 
 
 class Choosing(unittest.TestCase):
-    @settings(max_examples=60, deadline=None)
+    @examples(60)
     @given(st.floats(20, 270), st.floats(20, 380))
     def test_there_is_always_a_way_and_it_leads_near(self, x, y):
         target = np.array([x, y])

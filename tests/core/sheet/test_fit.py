@@ -4,9 +4,10 @@ import math
 import unittest
 from dataclasses import replace
 
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests import examples
 from tests.networks import RandomNetwork, study_of
 from zirkel.core.network.solve import solve
 from zirkel.core.sheet.fit import longest, offers, overruns, placement_like
@@ -52,7 +53,7 @@ class Offers(unittest.TestCase):
         inches = replace(study, inches=True)
         self.assertAlmostEqual(make_plan(inches, solve(inches)).unit_mm, 3.75 * 25.4)
 
-    @settings(max_examples=40, deadline=None)
+    @examples(40)
     @given(st.integers(0, 500), st.floats(80, 900), st.floats(80, 900), st.floats(0, 30),
            st.booleans())  # fmt: skip
     def test_every_offer_that_fits_fits(self, seed, width, height, margin, inches):

@@ -4,6 +4,7 @@ import unittest
 
 import numpy as np
 
+from tests import times
 from zirkel.core.sheet.recipe import Outline, Wishes, make_recipe
 from zirkel.core.sheet.recipe.construct import ALL_MANNERS, Recipe
 from zirkel.core.sheet.recipe.glances import LIMIT, MOST_A_STAGE, glances
@@ -80,7 +81,7 @@ class Glanced(unittest.TestCase):
         than a third."""
         stopped = [0] * len(self.looks)
         any_of_them = 0
-        for k in range(150):
+        for k in range(times(60)):
             rng = np.random.default_rng(k)
             lies = follow(self.recipe, UNIT, rng)
             there = np.array([lies[name] for name in self.names])

@@ -5,9 +5,10 @@ import unittest
 
 import numpy as np
 from bench.recipe import PER_LANDMARK, measured, recipe_of, simple_share, slips_caught, suited_sheet
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests import examples, times
 from zirkel.core.network.solve import solve
 from zirkel.core.schools import SCHOOLS, school_of
 from zirkel.core.sheet.plan import make_plan
@@ -48,7 +49,7 @@ def by(school, **more):
 
 
 class Following(unittest.TestCase):
-    @settings(max_examples=40, deadline=None)
+    @examples(40)
     @given(st.integers(0, 10_000), st.sampled_from(sorted(SCHOOLS)))
     def test_without_error_the_moves_lead_where_they_say_and_that_is_near_the_plan(
         self, seed, school
@@ -80,7 +81,7 @@ class Following(unittest.TestCase):
         each landmark, within a fifth, and of all together within five in a hundred."""
         marks, tiers = some_marks(8, 12)
         recipe = make_recipe(marks, tiers, UNIT)
-        lies = [follow(recipe, UNIT, np.random.default_rng(k)) for k in range(400)]
+        lies = [follow(recipe, UNIT, np.random.default_rng(k)) for k in range(times(150))]
         made, told = [], []
         for each in recipe.constructions:
             off = np.array([one[each.landmark] for one in lies]) - marks[each.landmark]

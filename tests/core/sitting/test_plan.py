@@ -8,6 +8,7 @@ import numpy as np
 from bench.hands import MAKERS, fresh
 from bench.sitting import planned, unplanned
 
+from tests import times
 from zirkel.core.light import ToneArea
 from zirkel.core.network.search import adjust
 from zirkel.core.sightings import Drop
@@ -132,7 +133,7 @@ class Turned(unittest.TestCase):
     def test_a_unit_is_not_turned_round_for_a_little_less_strain(self):
         """Few readings that strain a little are not worth believing that the unit was tapped
         upside down."""
-        worst = max(large_error_of(number) for number in range(60))
+        worst = max(large_error_of(number) for number in range(times(20)))
         self.assertLess(worst, 0.3)
 
 

@@ -5,6 +5,7 @@ from dataclasses import replace
 
 import numpy as np
 
+from tests import times
 from zirkel.core.network.candidates import TAP, as_tapped, prior_cofactor
 from zirkel.core.network.search import adjust
 from zirkel.core.sightings import Drop, Level, Span
@@ -12,7 +13,7 @@ from zirkel.core.study import Landmark, Sheet, Study, UnitLength, UnitPair
 
 PLACES = {"a": (0.0, 0.0), "b": (0.1, 1.0), "c": (3.0, 0.5), "d": (-1.5, 4.0), "e": (0.4, 5.0)}
 EACH = TAP / np.sqrt(2.0)
-SEEDS = 400
+SEEDS = times(200)
 
 
 def tapped(seed, unit=None, sightings=()):

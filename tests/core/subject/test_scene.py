@@ -6,9 +6,10 @@ from dataclasses import replace
 
 import numpy as np
 import shapely
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests import examples
 from tests.core.subject.scenes import block, scene_of
 from zirkel.core.simulation.artist import holding, sightable
 from zirkel.core.subject.picture import box_of, picture_of
@@ -65,7 +66,7 @@ class Shipped(unittest.TestCase):
         for name, scene in shipped_scenes().items():
             self.assertTrue(20.0 < holding(scene, scene.station).unit_on_stick_mm < 400.0, name)
 
-    @settings(max_examples=8, deadline=None)
+    @examples(8)
     @given(SCENES, st.floats(-40.0, 40.0), st.floats(0.9, 2.0))
     def test_the_box_holds_all_that_is_drawn(self, name, turn, further):
         scene = shipped_scenes()[name]
@@ -76,7 +77,7 @@ class Shipped(unittest.TestCase):
             x0, y0, x1, y1 = area.shape.bounds
             self.assertTrue(left <= x0 and x1 <= right and top <= y0 and y1 <= bottom)
 
-    @settings(max_examples=20, deadline=None)
+    @examples(20)
     @given(SCENES, st.floats(1.0, 4.0))
     def test_from_far_away_proportions_come_to_rest(self, name, further):
         """Stepping back changes proportions less and less: at thirty times the distance, doubling

@@ -48,6 +48,13 @@ class Groups(unittest.TestCase):
         self.assertEqual([each.tone for each in made], sorted(each.tone for each in made))
         self.assertEqual(sorted(name for each in made for name in each.areas), sorted(tones))
 
+    def test_tones_that_differ_in_the_last_bit_stay_in_order(self):
+        low, high = 1.959964, 1.9599640000000003
+        tones = {"a": low, "b": high, "c": high, "d": high}
+        for shares in ((0.1, 0.3, 0.3, 0.3), (0.7, 0.1, 0.15, 0.05)):
+            made = flat_tones(tones, dict(zip(tones, shares, strict=True)), 3)
+            self.assertEqual([g.tone for g in made], sorted(g.tone for g in made))
+
     def test_without_shares_all_count_alike(self):
         made = flat_tones({"a": 1.0, "b": 2.0, "c": 8.0}, {}, 2)
         self.assertEqual([each.areas for each in made], [("a", "b"), ("c",)])

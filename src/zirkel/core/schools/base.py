@@ -5,10 +5,13 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from typing import TYPE_CHECKING
+from typing import Protocol
 
-if TYPE_CHECKING:
-    from zirkel.core.worked import Worked
+from zirkel.core.network.relations import Found
+from zirkel.core.sheet.arithmetic.grid import Grid
+from zirkel.core.sheet.plan import Plan
+from zirkel.core.study import Study
+from zirkel.core.words.base import Words
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,7 +34,28 @@ class Table:
     down_mm: tuple[float, ...] = ()
 
 
-Reckoning = Callable[["Worked"], Table]
+class Reckoned(Protocol):
+    """What a school reckons its table from: a study, with as much of what follows from it."""
+
+    @property
+    def study(self) -> Study: ...
+    @property
+    def school(self) -> School: ...
+    @property
+    def words(self) -> Words: ...
+    @property
+    def plan(self) -> Plan: ...
+    @property
+    def positions(self) -> dict[str, tuple[float, float]]: ...
+    @property
+    def relations(self) -> Found: ...
+    @property
+    def grid(self) -> Grid | None: ...
+    @property
+    def off_sight_size(self) -> str | None: ...
+
+
+Reckoning = Callable[[Reckoned], Table]
 
 
 @dataclass(frozen=True, slots=True)

@@ -2,17 +2,12 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
-from zirkel.core.schools.base import School, Table, hints
+from zirkel.core.schools.base import Reckoned, School, Table, hints
 from zirkel.core.sheet.arithmetic.dividers import pivot_of_ten, worth_carrying
 from zirkel.core.subject.flat import unit_on_print_mm
 
-if TYPE_CHECKING:
-    from zirkel.core.worked import Worked
 
-
-def distances(worked: Worked) -> Table:
+def distances(worked: Reckoned) -> Table:
     """The distances worth carrying; and the ratio to set, where the print's size is known."""
     words, unit_mm = worked.words, worked.plan.unit_mm or 1.0
     tiers = {each.id: each.tier for each in worked.study.landmarks}

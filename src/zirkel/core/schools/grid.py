@@ -2,18 +2,13 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
-from zirkel.core.schools.base import School, Table, hints
+from zirkel.core.schools.base import Reckoned, School, Table, hints
 from zirkel.core.sheet.arithmetic.grid import Grid, all_in_squares
 from zirkel.core.study import Study
 from zirkel.core.values.fractions import say_number
 
-if TYPE_CHECKING:
-    from zirkel.core.worked import Worked
 
-
-def squares(worked: Worked) -> Table:
+def squares(worked: Reckoned) -> Table:
     """In which square each landmark lies, and how far across and down it."""
     grid, words = worked.grid, worked.words
     if grid is None:

@@ -2,15 +2,10 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
-from zirkel.core.schools.base import Table
-
-if TYPE_CHECKING:
-    from zirkel.core.worked import Worked
+from zirkel.core.schools.base import Reckoned, Table
 
 
-def heights(worked: Worked) -> Table:
+def heights(worked: Reckoned) -> Table:
     """Heights that pull straight across, and widths from the plumb through one landmark: it can be
     hung on the subject as well, as a plumb through no landmark could not."""
     words = worked.words
@@ -40,7 +35,7 @@ def heights(worked: Worked) -> Table:
     )
 
 
-def plumb_landmark(worked: Worked) -> str:
+def plumb_landmark(worked: Reckoned) -> str:
     """The large shapes' landmark nearest to the middle of the drawing's breadth: errors grow with
     the distance from the plumb."""
     marks = worked.plan.marks

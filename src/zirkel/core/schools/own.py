@@ -2,20 +2,15 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
-from zirkel.core.schools.base import Table
+from zirkel.core.schools.base import Reckoned, Table
 from zirkel.core.sheet.arithmetic.ruler import START_INCHES, START_MM, reads
 from zirkel.core.values.fractions import say_number
 from zirkel.core.values.lengths import INCH_MM
 
-if TYPE_CHECKING:
-    from zirkel.core.worked import Worked
-
 COUNTS = (0.25, 0.5, 1.0, 1.5, 2.0)
 
 
-def tables_of(worked: Worked) -> tuple[Table, ...]:
+def tables_of(worked: Reckoned) -> tuple[Table, ...]:
     """The school's own arithmetic, the plumbs to draw first, and the ruler; empty while there is
     nothing to reckon with."""
     if worked.grid is None or len(worked.plan.marks) < 2:
@@ -25,7 +20,7 @@ def tables_of(worked: Worked) -> tuple[Table, ...]:
     return (*own, *_plumbs(worked), _ruler(worked))
 
 
-def _plumbs(worked: Worked) -> tuple[Table, ...]:
+def _plumbs(worked: Reckoned) -> tuple[Table, ...]:
     """The best plumbs for the whole drawing: through much, close to all."""
     words, plan = worked.words, worked.plan
     rows = tuple(
@@ -39,7 +34,7 @@ def _plumbs(worked: Worked) -> tuple[Table, ...]:
     return (Table(title, ("From the left", "through"), rows),) if rows else ()
 
 
-def _ruler(worked: Worked) -> Table:
+def _ruler(worked: Reckoned) -> Table:
     unit_mm, words = worked.plan.unit_mm or 1.0, worked.words
     inches = worked.study.inches
     start_mm = START_INCHES * INCH_MM if inches else START_MM

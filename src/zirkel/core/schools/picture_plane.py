@@ -2,20 +2,14 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
-from zirkel.core.schools.base import School, Table, hints
+from zirkel.core.schools.base import Reckoned, School, Table, hints
 from zirkel.core.sheet.arithmetic.pane import from_pane
-
-if TYPE_CHECKING:
-    from zirkel.core.worked import Worked
-
 
 PANES = (("a hand's pane", (200.0, 250.0)), ("A4 pane", (210.0, 297.0)),
          ("A3 pane", (297.0, 420.0)))  # fmt: skip
 
 
-def enlargements(worked: Worked) -> Table:
+def enlargements(worked: Reckoned) -> Table:
     """By how much every length on a pane is to be enlarged, and what border that leaves."""
     sheet, words = worked.study.sheet, worked.words
     lying = sheet.width_mm > sheet.height_mm

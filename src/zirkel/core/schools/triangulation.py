@@ -2,17 +2,12 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
-from zirkel.core.schools.base import School, Table, hints
+from zirkel.core.schools.base import Reckoned, School, Table, hints
 from zirkel.core.sheet.arithmetic.triangles import best_triangles, long_base, three_lines
 from zirkel.core.values.tilts import say_tilt, tilt_of
 
-if TYPE_CHECKING:
-    from zirkel.core.worked import Worked
 
-
-def pairs_of_tilts(worked: Worked) -> Table:
+def pairs_of_tilts(worked: Reckoned) -> Table:
     """Two tilts that cross well for each landmark, from a long base."""
     places, words = worked.positions, worked.words
     tiers = {each.id: each.tier for each in worked.study.landmarks}

@@ -60,7 +60,10 @@ def flat_tones(
     made = []
     for start, stop in zip(starts[::-1], ends[::-1], strict=True):
         own = slice(start, stop)
-        made.append(Group(float(np.average(t[own], weights=w[own])), tuple(names[own])))
+        # A mean of like tones comes out beside them in the last bit: kept between them, so that
+        # the groups stay in order.
+        mean = np.clip(np.average(t[own], weights=w[own]), t[start], t[stop - 1])
+        made.append(Group(float(mean), tuple(names[own])))
     return tuple(each for each in made if each.areas)
 
 
