@@ -92,7 +92,7 @@ class Copies(unittest.TestCase):
         for odd in ("notes.txt", "zirkel-x.sqlite", "zirkel-99999999-999999-by-hand.sqlite"):
             (self.data / "backups" / odd).write_text("mine")
         made = [back_up(self.database, BY_HAND, DAY + timedelta(hours=k)) for k in range(KEPT + 3)]
-        self.assertEqual(backups(self.data), made[::-1][:KEPT])
+        self.assertEqual(backups(self.data), made[::-1][:7])
         self.assertTrue((self.data / "backups" / "notes.txt").exists())
         twice = [back_up(self.database, BY_HAND, DAY + timedelta(days=2)) for _ in range(2)]
         self.assertEqual(len({each.name for each in twice}), 2)

@@ -3,6 +3,8 @@ itself nobody is asked."""
 
 import re
 import unittest
+from collections import Counter
+from concurrent.futures import ThreadPoolExecutor
 from datetime import timedelta
 from pathlib import Path
 from urllib.parse import unquote
@@ -98,6 +100,20 @@ class Passcode(DoorCase):
             self.assertEqual(answer.status_code, 429)
             self.assertIn("wait a minute", answer.json["detail"])
         self.assertEqual(self.knock(self.device(PHONE)).status_code, 200)
+
+    def test_of_many_at_once_no_more_are_heard(self):
+        with ThreadPoolExecutor(30) as guessers:
+            said = Counter(guessers.map(
+                lambda _: self.knock(self.device(), "00000000").status_code, range(60)
+            ))  # fmt: skip
+        self.assertEqual(said, {403: 5, 429: 55})
+
+    def test_who_is_let_in_has_five_again(self):
+        for _ in range(3):
+            self.knock(self.device(), "00000000")
+        self.assertEqual(self.knock(self.device()).status_code, 200)
+        said = [self.knock(self.device(), "00000000").status_code for _ in range(6)]
+        self.assertEqual(said, [403] * 5 + [429])
 
     def test_many_addresses_together_are_held_up_too(self):
         door = self.app.extensions["zirkel_door"]
