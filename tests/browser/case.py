@@ -134,7 +134,8 @@ class BrowserCase(unittest.TestCase):
         if not (cls.own_server or cls.killed):
             cls.server = shared_server()
             return
-        folder = tempfile.TemporaryDirectory()
+        # What was asked last may still be worked on when nobody waits for it any more.
+        folder = tempfile.TemporaryDirectory(ignore_cleanup_errors=True)
         cls.addClassCleanup(folder.cleanup)
         data = Path(folder.name) / "data"
         if cls.killed:

@@ -259,6 +259,27 @@ class JudgingEye:
 
 
 @dataclass(frozen=True, slots=True)
+class CountedTo:
+    """How finely an artist counts: lengths to so many units (or mm, where those are read), tilts to
+    so many degrees; None for what is usual."""
+
+    units: float | None = entry("finite", None, bounds={"gt": 0.0, "le": 100.0})
+    degrees: float | None = entry("finite", None, bounds={"gt": 0.0, "le": 90.0})
+    extra: Extra = unknown()
+
+
+@dataclass(frozen=True, slots=True)
+class OwnHand:
+    """An artist's own hand on the sheet, one standard deviation: a length stepped off or set as a
+    share of it, a tilt carried over, a part by eye as a share of the length parted."""
+
+    length: float | None = entry("finite", None, bounds={"gt": 0.0, "le": 0.5})
+    tilt_degrees: float | None = entry("finite", None, bounds={"gt": 0.0, "le": 45.0})
+    part: float | None = entry("finite", None, bounds={"gt": 0.0, "le": 0.5})
+    extra: Extra = unknown()
+
+
+@dataclass(frozen=True, slots=True)
 class Study:
     """One drawing project: a subject, a sheet and everything read from the subject.
 
@@ -352,6 +373,10 @@ class Study:
     )
     eye: JudgingEye | None = entry("record", None, records=(JudgingEye,))
     """How exact the artist's own eye is, where it was taken over; None for what is usual."""
+    hand: OwnHand | None = entry("record", None, records=(OwnHand,))
+    """The artist's own hand on the sheet, in place of the usual one of the recipe."""
+    counted_to: CountedTo | None = entry("record", None, records=(CountedTo,))
+    """How finely the artist counts: rounding is part of what a reading errs by."""
     trust: Mapping[str, float] = entry(
         "finite", many="map", factory=dict, bounds={"ge": 0.05, "le": 20.0}
     )

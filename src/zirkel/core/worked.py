@@ -6,6 +6,7 @@ share it. A version that follows another starts its adjustment from the places o
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Collection, Sequence
 from contextlib import AbstractContextManager
 from dataclasses import replace
@@ -348,10 +349,13 @@ class Worked:
 
     @property
     def judging(self) -> Judging:
-        """How exact the eye is in what is placed by eye alone: the artist's own, where it was taken
-        over from the record."""
-        own = self.study.eye
-        return USUAL if own is None else Judging(own.part, own.straight)
+        """How exact hand and eye are: the artist's own, as far as they are known."""
+        eye, hand = self.study.eye, self.study.hand
+        own = USUAL if eye is None else Judging(eye.part, eye.straight)
+        if hand is None:
+            return own
+        tilt = None if hand.tilt_degrees is None else math.radians(hand.tilt_degrees)
+        return own._replace(part=hand.part or own.part, length=hand.length, tilt=tilt or own.tilt)
 
     @property
     def stepped_in(self) -> float | None:
@@ -374,7 +378,7 @@ class Worked:
 def _measured(study: Study) -> tuple[object, ...]:
     """All of a study that its adjustment depends on."""
     depth = study.families, study.rounds, study.shadows
-    return study.landmarks, study.sightings, study.unit, study.trust, *depth
+    return study.landmarks, study.sightings, study.unit, study.trust, study.counted_to, *depth
 
 
 def _retold(solution: Solution, study: Study) -> Solution:

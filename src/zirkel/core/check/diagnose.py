@@ -53,6 +53,9 @@ CLOSE = 4.0
 
 FLAT = 1e6
 
+BENDS, STRAIGHT_MM = 6, 0.05
+"""How often amounts are found again for what they do exactly, and from how little on not."""
+
 
 @dataclass(frozen=True, slots=True)
 class Model:
@@ -82,14 +85,34 @@ def diagnose(drawing: Drawing) -> Diagnosis:
     search = _Search(drawing)
     model = search.unpulled(search.best())
     order = sorted(range(len(model.causes)), key=lambda i: search.rank(model, i))
-    faults = tuple(_fault(drawing, model.causes[i], model.amounts[i]) for i in order)
+    moved = _moved_in_turn(drawing, model.causes, model.amounts)
+    faults = tuple(_fault(drawing, model.causes[i], model.amounts[i], moved[i]) for i in order)
     return Diagnosis(faults, model, search.runner_up(model, order), tuple(order))
 
 
-def _fault(drawing: Drawing, cause: Candidate, amount: Array) -> Fault:
+def _moved_in_turn(
+    drawing: Drawing, causes: Sequence[Candidate], amounts: Sequence[Array]
+) -> list[Array]:
+    """(n, 2) how far each cause moved every landmark, one after the other: together exactly what
+    they do together, however large they are."""
+    at, made = drawing.planned - drawing.middle, []
+    for cause, amount in zip(causes, amounts, strict=True):
+        if cause.exact is None:
+            made.append((cause.columns @ amount).reshape(-1, 2))
+        else:
+            made.append(cause.exact(amount, at) - at)
+        at = at + made[-1]
+    return made
+
+
+def _fault(
+    drawing: Drawing, cause: Candidate, amount: Array, moved_by: Array | None = None
+) -> Fault:
+    if moved_by is None:
+        (moved_by,) = _moved_in_turn(drawing, [cause], [amount])
     whole = len(cause.members) == len(drawing.ids)
     names = () if whole else tuple(drawing.ids[i] for i in cause.members)
-    return Fault(cause.kind, cause.told(amount), names, (cause.columns @ amount).reshape(-1, 2))
+    return Fault(cause.kind, cause.told(amount), names, moved_by)
 
 
 def instead_of(
@@ -139,9 +162,22 @@ class _Search:
         columns = [self._free, *(self._drawing.axes.T @ each.columns for each in model.causes)]
         x = np.hstack(columns)
         root = np.sqrt(model.measure**2 + model.read**2 * self._drawing.spread)
-        b = np.linalg.lstsq(x / root[:, None], self._d / root, rcond=None)[0]
         at = np.cumsum([each.shape[1] for each in columns])
-        return replace(model, amounts=tuple(np.asarray(b[i:j], float) for i, j in pairwise(at)))
+        amounts = model.amounts
+        for _ in range(BENDS):
+            d = self._d - self._bent(model.causes, amounts)
+            b = np.linalg.lstsq(x / root[:, None], d / root, rcond=None)[0]
+            amounts = tuple(np.asarray(b[i:j], float) for i, j in pairwise(at))
+        return replace(model, amounts=amounts)
+
+    def _bent(self, causes: Sequence[Candidate], amounts: Sequence[Array]) -> Array:
+        """(2n,) what these amounts do beyond their columns, on the axes of S."""
+        if not any(each.exact for each in causes):
+            return np.zeros_like(self._d)
+        moved = sum(_moved_in_turn(self._drawing, causes, amounts), np.zeros(2)).ravel()
+        linear = sum((c.columns @ a for c, a in zip(causes, amounts, strict=True)), np.zeros(1))
+        made: Array = self._drawing.axes.T @ (moved - linear)
+        return made
 
     def rank(self, model: Model, number: int) -> tuple[int, float]:
         """A shift comes after what the whole suffers else, as it follows from where that has its
@@ -174,7 +210,19 @@ class _Search:
         return _fault(self._drawing, made.causes[-1], made.amounts[-1])
 
     def fitted(self, causes: tuple[Candidate, ...]) -> Model:
-        """These causes with the noise and the amounts that suit them best."""
+        """These causes with the noise and the amounts that suit them best; found again while what
+        large amounts do is not what their columns tell."""
+        model = self._linear(causes, self._d)
+        bent = np.zeros_like(self._d)
+        for _ in range(BENDS):
+            now = self._bent(causes, model.amounts)
+            if np.abs(now - bent).max(initial=0.0) < STRAIGHT_MM:
+                break
+            bent = now
+            model = self._linear(causes, self._d - bent)
+        return model
+
+    def _linear(self, causes: tuple[Candidate, ...], d: Array) -> Model:
         columns = [self._free, *(self._drawing.axes.T @ each.columns for each in causes)]
         x = np.hstack(columns)
         prior = np.concatenate(
@@ -188,9 +236,9 @@ class _Search:
         for s, t, v, unusual in self._noises:
             weighted = x / v[:, None]
             m = x.T @ weighted + np.diag(prior**-2.0)
-            c = weighted.T @ self._d + mean / prior**2
+            c = weighted.T @ d + mean / prior**2
             b = np.linalg.solve(m, c) if len(c) else c
-            score = float(np.log(v).sum() + (self._d**2 / v).sum() - c @ b)
+            score = float(np.log(v).sum() + (d**2 / v).sum() - c @ b)
             score += float(np.linalg.slogdet(m)[1] + 2.0 * np.log(prior).sum()) + price + unusual
             if best is None or score < best.score:
                 at = np.cumsum([each.shape[1] for each in columns])
@@ -202,13 +250,18 @@ class _Search:
     def offers(self, model: Model, pool: Sequence[Candidate]) -> list[tuple[float, Candidate]]:
         """Score with one more cause, for each candidate, at the model's own noise."""
         v = model.measure**2 + model.read**2 * self._drawing.spread
+        d = self._d - self._bent(model.causes, model.amounts)
+        everyone = len(self._drawing.ids)
+        # What the whole suffers has one amount: it is never named twice.
+        named = {each.kind for each in model.causes if len(each.members) == everyone}
+        pool = [e for e in pool if len(e.members) < everyone or e.kind not in named]
         x = np.hstack([self._free, *(self._drawing.axes.T @ each.columns for each in model.causes)])
         prior = np.concatenate(
             [np.full(self._free.shape[1], FLAT), *(each.prior for each in model.causes)]
         )
         m = x.T @ (x / v[:, None]) + np.diag(prior**-2.0)
         inverse = np.linalg.inv(m) if len(m) else m
-        left = self._d / v - (x / v[:, None]) @ (inverse @ (x.T @ (self._d / v)))
+        left = d / v - (x / v[:, None]) @ (inverse @ (x.T @ (d / v)))
         offers: list[tuple[float, Candidate]] = []
         for amounts in (1, 2):
             lot = [each for each in pool if each.columns.shape[1] == amounts]

@@ -27,6 +27,7 @@ from scipy.special import chdtri
 
 from zirkel.core.arrays import Array
 from zirkel.core.network.adjust import Adjustment, place_looseness
+from zirkel.core.network.assemble import sigma_of
 from zirkel.core.network.candidates import Candidates, all_candidates, prior_cofactor, row
 from zirkel.core.network.what_next import Suggestion, suggestion
 from zirkel.core.sightings import Sighting
@@ -145,7 +146,7 @@ def same_place(adjusted: Adjustment, readings: Sequence[Sighting]) -> SamePlace:
         v[number] = float(type(each).misfit(columns.reading - made.fitted)[0])
         g = made.by_place[0, 1]
         rows[number, 2 * i : 2 * i + 2], rows[number, 2 * j : 2 * j + 2] = -g, g
-        sigma[number] = each.inside * (each.sigma or each.default_sigma(net.in_mm))
+        sigma[number] = each.inside * sigma_of(each, net.study)
         d = p[0, 1] - p[0, 0]
         h[number] = g @ d, g @ QUARTER @ d
     s = rows @ cofactor @ rows.T + np.diag(sigma**2)

@@ -36,6 +36,9 @@ class Candidate:
     told: Callable[[Array], dict[str, Any]]
     mean: float = 0.0
     known: float = 0.0
+    exact: Callable[[Array, Array], Array] | None = None
+    """Where places (n, 2) about the drawing's middle come to lie by amounts (p,), where those may
+    be so large that the columns alone don't tell: a turn by 15 degrees is no shear."""
 
     @property
     def price(self) -> float:

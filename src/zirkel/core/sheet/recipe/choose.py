@@ -186,9 +186,9 @@ def lines_to(target: Array, ground: Ground, ticks: Sequence[Tick] = ()) -> list[
             straight_lines(target, placed[:1], 0, eye),
         ]
     if "tilt" in manners:
-        made.append(tilt_lines(target, placed))
+        made.append(tilt_lines(target, placed, eye))
     if "length" in manners:
-        made.append(length_lines(target, placed, way))
+        made.append(length_lines(target, placed, way, eye))
     return [each for each in made if len(each.via)]
 
 

@@ -16,7 +16,6 @@ from zirkel.core.sheet.recipe.construct import EDGE, Construction, Recipe, Step
 from zirkel.core.sheet.recipe.manners import (
     PULLED_MM,
     STEP_MM,
-    TILT_RAD,
     USUAL,
     Judging,
     stepping,
@@ -68,9 +67,9 @@ def _placed(
     return at
 
 
-def _length(step: Step, unit_mm: float | None, rng: np.random.Generator) -> float:
+def _length(step: Step, unit_mm: float | None, rng: np.random.Generator, eye: Judging) -> float:
     """A length as stepped or carried."""
-    noise = float(stepping(np.array([step.value]), unit_mm)[0])
+    noise = float(stepping(np.array([step.value]), unit_mm, eye)[0])
     return step.value + float(rng.normal(0.0, noise))
 
 
@@ -116,13 +115,13 @@ def _drawn(
     if step.manner in ("plumb", "level"):
         axis = 0 if step.manner == "plumb" else 1
         away = abs(meant[1 - axis] - start[1 - axis])
-        offset = _length(step, unit_mm, rng) if step.value else 0.0
+        offset = _length(step, unit_mm, rng, eye) if step.value else 0.0
         return _upright(axis, float(start[axis] + offset + rng.normal(0.0, eye.straight * away)))
     if step.manner == "tilt":
-        a = np.radians(step.value) + rng.normal(0.0, TILT_RAD)
+        a = np.radians(step.value) + rng.normal(0.0, eye.tilt)
         normal = np.array([np.cos(a), np.sin(a)])
         return (lambda p: float(normal @ (p - start))), (lambda p: normal)
-    radius = _length(step, unit_mm, rng)
+    radius = _length(step, unit_mm, rng, eye)
     return (
         lambda p: float(np.hypot(*(p - start))) - radius,
         lambda p: np.asarray((p - start) / np.hypot(*(p - start))),

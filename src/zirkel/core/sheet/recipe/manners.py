@@ -75,10 +75,14 @@ FUSS = {"straight": 0.0, "touch": 0.7, "gap": 0.0, "units": 1.5, "rule": 1.6, "t
 
 
 class Judging(NamedTuple):
-    """How exactly an eye parts a length and keeps plumb and level, as shares of the length."""
+    """How exactly hand and eye part a length and keep plumb and level, as shares of the length;
+    carry a tilt, in radians; and step off or set a length, as a share of it, or as is usual by the
+    root of the units in it (None)."""
 
     part: float = PART_SHARE
     straight: float = STRAIGHT_SHARE
+    tilt: float = TILT_RAD
+    length: float | None = None
 
 
 USUAL = Judging()
@@ -126,8 +130,11 @@ class Spots:
     fuss: Array
 
 
-def stepping(length_mm: Array, unit_mm: float | None) -> Array:
+def stepping(length_mm: Array, unit_mm: float | None, eye: Judging = USUAL) -> Array:
     """(k,) what stepping or carrying lengths (k,) errs by."""
+    if eye.length is not None:
+        own: Array = eye.length * np.abs(length_mm)
+        return own
     steps = np.abs(length_mm) / unit_mm if unit_mm else np.ones_like(length_mm)
     made: Array = STEP_MM * np.sqrt(np.maximum(steps, 1.0))
     return made
@@ -199,12 +206,12 @@ def offset_lines(target: Array, placed: Array, axis: int, way: Way, eye: Judging
     off, away = off[keep], away[keep]
     sign = np.sign(off)
     said, units, fuss = _said(off, way)
-    noise = np.hypot(stepping(said, way.unit_mm), eye.straight * away)
+    noise = np.hypot(stepping(said, way.unit_mm, eye), eye.straight * away)
     return _single(_MANNER[axis], keep, _normals(axis, len(keep)), noise, sign * said - off,
                    sign * said, units * sign, fuss)  # fmt: skip
 
 
-def tilt_lines(target: Array, placed: Array) -> Lines:
+def tilt_lines(target: Array, placed: Array, eye: Judging = USUAL) -> Lines:
     """A tilt carried from a placed landmark, towards the new one."""
     d = target - placed
     length = np.hypot(d[:, 0], d[:, 1])
@@ -216,11 +223,11 @@ def tilt_lines(target: Array, placed: Array) -> Lines:
     turn = np.radians(said - exact)
     # Turned clockwise by a small angle, the place goes along the normal (-dy, dx) / length.
     g = np.column_stack([-d[:, 1], d[:, 0]]) / np.maximum(length, 1e-9)[:, None]
-    return _single("tilt", keep, g, TILT_RAD * length, turn * length, said % 360.0,
+    return _single("tilt", keep, g, eye.tilt * length, turn * length, said % 360.0,
                    fuss=FUSS["tilt"])  # fmt: skip
 
 
-def length_lines(target: Array, placed: Array, way: Way) -> Lines:
+def length_lines(target: Array, placed: Array, way: Way, eye: Judging = USUAL) -> Lines:
     """A length carried from a placed landmark: the arc about it."""
     d = target - placed
     length = np.hypot(d[:, 0], d[:, 1])
@@ -228,7 +235,7 @@ def length_lines(target: Array, placed: Array, way: Way) -> Lines:
     d, length = d[keep], length[keep]
     said, units, fuss = _said(length, way)
     g = d / np.maximum(length, 1e-9)[:, None]
-    return _single("length", keep, g, stepping(said, way.unit_mm), said - length, said, units,
+    return _single("length", keep, g, stepping(said, way.unit_mm, eye), said - length, said, units,
                    fuss + FUSS["length"])  # fmt: skip
 
 
