@@ -52,7 +52,8 @@ unit: wheel
 # Statistics over many seeds, long searches, attacks: before an issue is closed.
 campaign: $(STATE)/check $(PAGES)
 	sh scripts/ensure-chromium.sh
-	PYTHONWARNINGS=error $(BIN)/python -m bench campaign
+	ZIRKEL_CAMPAIGN=1 $(BIN)/python -m tests tests.core tests.pictures tests.store tests.web
+	$(BIN)/python -m bench campaign fuzz
 
 types: $(STATE)/check $(STATE)/typegen
 	$(BIN)/python -m zirkel.web.openapi > frontend/generated/openapi.json

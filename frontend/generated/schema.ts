@@ -2568,6 +2568,25 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FileCountedTo
+         * @description How finely an artist counts: lengths to so many units (or mm, where those are read), tilts to
+         *     so many degrees; None for what is usual.
+         */
+        FileCountedTo: {
+            /**
+             * Degrees
+             * @default null
+             */
+            degrees?: number | null;
+            /**
+             * Units
+             * @default null
+             */
+            units?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FileEyeGuess
          * @description What looked off before it was measured: a landmark, or the whole (None), and which way;
          *     `right` is whether it was so, once that is known.
@@ -2927,6 +2946,30 @@ export interface components {
              * @default o
              */
             id?: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileOwnHand
+         * @description An artist's own hand on the sheet, one standard deviation: a length stepped off or set as a
+         *     share of it, a tilt carried over, a part by eye as a share of the length parted.
+         */
+        FileOwnHand: {
+            /**
+             * Length
+             * @default null
+             */
+            length?: number | null;
+            /**
+             * Part
+             * @default null
+             */
+            part?: number | null;
+            /**
+             * Tilt Degrees
+             * @default null
+             */
+            tilt_degrees?: number | null;
         } & {
             [key: string]: unknown;
         };
@@ -6817,6 +6860,8 @@ export interface components {
              * @default []
              */
             checks?: components["schemas"]["FileKeptCheck"][];
+            /** @default null */
+            counted_to?: components["schemas"]["FileCountedTo"] | null;
             /** Drawn */
             drawn?: {
                 [key: string]: [
@@ -6864,6 +6909,8 @@ export interface components {
              * @default []
              */
             guesses?: components["schemas"]["FileGuess"][];
+            /** @default null */
+            hand?: components["schemas"]["FileOwnHand"] | null;
             /**
              * Heads
              * @default []
