@@ -3,6 +3,7 @@
 import sys
 
 from bench import (
+    beginners,
     browser,
     campaign,
     checking,
@@ -24,6 +25,7 @@ from bench import (
 )
 
 PARTS = {
+    "beginners": beginners.main,
     "core": speed.main,
     "quality": quality.main,
     "command": command.main,

@@ -343,6 +343,9 @@ class Study:
         "sighting", (), many="list", key="id", most=MOST_MEASURES
     )
     """Ratios and tilts sighted on the drawing as on the subject."""
+    drawn_by: str | None = entry("choice", None, options=("recipe", "eye"))
+    """Whether each mark was to sit where the plan has it, or the drawing is a witness too (None as
+    by eye)."""
     manner: str | None = entry("choice", None, options=("copy", "free"))
     """How close the drawing has to be: neutral to a hair, or free; None between the two."""
     tolerance: Tolerances | None = entry("record", None, records=(Tolerances,))

@@ -132,6 +132,7 @@ class CheckAnswer(Answer):
     verdict: str
     faults: list[dict[str, Any]]
     corrections: list[dict[str, Any]]
+    touch_up: dict[str, list[float]]
     landmarks: dict[str, dict[str, Any]]
     runner_up: dict[str, Any] | None
 
@@ -140,7 +141,7 @@ class CheckAnswer(Answer):
         """The answer of `zirkel check`."""
         ids = found.drawing.ids
         return cls(
-            verdict="sound" if found.sound else "off",
+            verdict="off" if found.diagnosis.faults else "sound",
             faults=[_fault(each) for each in found.diagnosis.faults],
             corrections=[
                 {
@@ -151,8 +152,9 @@ class CheckAnswer(Answer):
                         if x or y
                     },
                 }
-                for each in found.corrections
+                for each in found.orders
             ],
+            touch_up={name: list(moves) for name, moves in found.touch_up.items()},
             landmarks={
                 name: {
                     "off_mm": list(each.off),

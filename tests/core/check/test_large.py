@@ -11,6 +11,7 @@ import numpy as np
 from tests import times
 from zirkel.core.worked import Worked
 from zirkel.demo.generate import FOLDER
+from zirkel.studyfile.answers import CheckAnswer
 from zirkel.studyfile.read import read_study
 
 OWN = ("drawn", "checks", "photograph", "measured", "resighted")
@@ -90,6 +91,57 @@ class Large(unittest.TestCase):
         off = sum(each.moved for each in faults) - (both(places) - places)
         off -= off.mean(axis=0)
         self.assertLess(np.sqrt((off**2).sum(axis=1).mean()), 1.0)
+
+
+class ByTheRecipe(unittest.TestCase):
+    """Judged by how well the drawing was measured, not by how sure the plan is."""
+
+    def answer(self, seed, slips=(), by="recipe", sigma=1.0):
+        """`zirkel check` of a drawing by the plan, with the hand's small errors and these slips."""
+        file, marks = planned("potting_bench")
+        rng = np.random.default_rng(seed)
+        drawn = {name: list(np.array(at) + rng.normal(0.0, 0.3, 2)) for name, at in marks.items()}
+        for name, (right, down) in slips:
+            drawn[name] = [drawn[name][0] + right, drawn[name][1] + down]
+        file = {**file, "drawn": drawn, "drawn_by": by, "drawn_sigma_mm": sigma}
+        return CheckAnswer.of(Worked(read_study(json.dumps(file).encode())).checked)
+
+    def test_tolerances_are_the_artist_s_whatever_the_plan_leaves_open(self):
+        found = self.answer(1, sigma=0.5)
+        tiers = {each["id"]: each["tier"] for each in planned("potting_bench")[0]["landmarks"]}
+        large = [one["tolerance_mm"] for n, one in found.landmarks.items() if tiers[n] == 1]
+        self.assertEqual({round(each, 9) for each in large}, {1.5})
+        rough = self.answer(1, sigma=1.2).landmarks.values()
+        self.assertEqual({round(each["tolerance_mm"], 9) for each in rough}, {2.4})
+
+    def test_a_slip_that_the_plan_s_own_slack_would_hide_is_touched_up(self):
+        """Three millimetres, down to the right: brought back by as much, and no fault."""
+        told = 0
+        for seed in range(times(4)):
+            name = sorted(planned("potting_bench")[1])[3 * seed % 20]
+            found = self.answer(seed, [(name, (2.4, 1.8))])
+            self.assertEqual((found.verdict, found.faults, found.corrections), ("sound", [], []))
+            self.assertFalse(found.landmarks[name]["within"])
+            right, down = found.touch_up[name]
+            self.assertAlmostEqual(right, -2.4, delta=1.2)
+            self.assertAlmostEqual(down, -1.8, delta=1.2)
+            told += len(found.touch_up) == 1
+            self.assertEqual(self.answer(seed, [(name, (2.4, 1.8))], by="eye").touch_up, {})
+        self.assertGreaterEqual(told, 0.7 * times(4))
+
+    def test_a_large_fault_is_no_touch_up(self):
+        file, marks = planned("potting_bench")
+        places = np.array(list(marks.values()))
+        drawn = places.mean(axis=0) + 1.2 * (places - places.mean(axis=0))
+        file = {
+            **file,
+            "drawn": dict(zip(marks, drawn.tolist(), strict=True)),
+            "drawn_by": "recipe",
+        }
+        found = CheckAnswer.of(Worked(read_study(json.dumps(file).encode())).checked)
+        self.assertEqual((found.verdict, [e["fault"] for e in found.faults]), ("off", ["size"]))
+        self.assertLessEqual(len(found.corrections), 3)
+        self.assertEqual(found.touch_up, {})
 
 
 if __name__ == "__main__":

@@ -15,11 +15,14 @@ import numpy as np
 from zirkel.core.arrays import Array
 from zirkel.core.check.causes.base import Fault
 from zirkel.core.check.diagnose import Diagnosis, diagnose
-from zirkel.core.check.drawing import Drawing
+from zirkel.core.check.drawing import BASE_SHARE, BY_RECIPE_MM, BY_RECIPE_SDS, Drawing
 from zirkel.core.check.suspects import Suspect, suspects
 from zirkel.core.network.adjust import Adjustment
 
 IN_TWENTY = 20.0
+
+MOST_ORDERS = 3
+"""More at once nobody carries out."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,6 +51,26 @@ class Check:
     corrections: tuple[Correction, ...]
     standing: Mapping[str, Standing]
     suspects: tuple[Suspect, ...] = ()
+
+    @property
+    def orders(self) -> tuple[Correction, ...]:
+        """What repairs a cause, the most repairing first, so many at the most."""
+        return tuple(each for each in self.corrections if self._repairs_a_cause(each))[:MOST_ORDERS]
+
+    @property
+    def touch_up(self) -> dict[str, tuple[float, float]]:
+        """Marks that no cause explains and that still lie outside their tolerance after the
+        corrections: how far each goes, in mm, to come to its place in passing."""
+        alone = [each for each in self.corrections if not self._repairs_a_cause(each)]
+        at = {name: number for number, name in enumerate(self.drawing.ids)}
+        return {
+            each.fault.landmarks[0]: (float(x), float(y))
+            for each in alone
+            for x, y in [each.moves[at[each.fault.landmarks[0]]]]
+        }
+
+    def _repairs_a_cause(self, correction: Correction) -> bool:
+        return any(correction.fault is each for each in self.diagnosis.faults)
 
     @property
     def sound(self) -> bool:
@@ -100,6 +123,11 @@ def check(drawing: Drawing, adjusted: Adjustment | None = None, unit_mm: float =
 def tolerances(drawing: Drawing, measure: float) -> Array:
     """(n,) what is tolerated of each landmark, in mm; `measure` is the factor on what measuring
     errs."""
+    if drawing.by_recipe:
+        usual = [BY_RECIPE_MM * BASE_SHARE[int(tier)] / BASE_SHARE[1] for tier in drawing.tiers]
+        own = [drawing.own_mm[int(tier) - 1] for tier in drawing.tiers]
+        asked = np.array([mine or mm for mine, mm in zip(own, usual, strict=True)])
+        return np.maximum(asked, BY_RECIPE_SDS * drawing.sd)
     base = np.array([
         drawing.own_mm[int(tier) - 1] or drawing.extent * drawing.shares[int(tier) - 1]
         for tier in drawing.tiers

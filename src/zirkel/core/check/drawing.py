@@ -36,6 +36,10 @@ SHARE_OF_MANNER: dict[str | None, float] = {None: 1.0, "copy": 0.6, "free": 1.6}
 
 LEAST_EXTENT_MM = 1.0
 
+BY_RECIPE_MM, BY_RECIPE_SDS = 1.5, 2.0
+"""What is tolerated of a large shape's mark that was to sit where the plan has it: the larger of so
+many mm and so many of what measuring one errs; of the smaller ones in proportion."""
+
 
 @dataclass(frozen=True, slots=True)
 class Drawing:
@@ -62,6 +66,8 @@ class Drawing:
     """Tolerance by tier, as a share of `extent`."""
     own_mm: tuple[float | None, float | None, float | None] = (None, None, None)
     """The artist's own, in mm, where there is one."""
+    by_recipe: bool = False
+    """Whether each mark was to sit where the plan has it, however sure that is."""
 
     @property
     def middle(self) -> Array:
@@ -104,6 +110,10 @@ def drawing_of(
     at = np.array([number[name] for name in ids])
     rows = (2 * at[:, None] + np.arange(2)).ravel()
     open_mm = prior_cofactor(adjusted)[np.ix_(rows, rows)] * (plan.unit_mm * scatter) ** 2
+    by_recipe = study.drawn_by == "recipe"
+    if by_recipe:
+        # What the plan leaves open adds to what the hand slipped by: it excuses no slip.
+        open_mm = np.zeros_like(open_mm)
     spread, axes = _axes(found.covariance, open_mm)
     tier = {each.id: each.tier for each in study.landmarks}
     place = {name: i for i, name in enumerate(ids)}
@@ -128,6 +138,7 @@ def drawing_of(
         edges=_edges(study, place),
         shares=(BASE_SHARE[1] * factor, BASE_SHARE[2] * factor, BASE_SHARE[3] * factor),
         own_mm=(own.large, own.middle, own.detail) if own else (None, None, None),
+        by_recipe=by_recipe,
     )
 
 
