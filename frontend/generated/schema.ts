@@ -6870,6 +6870,11 @@ export interface components {
                 ];
             };
             /**
+             * Drawn By
+             * @default null
+             */
+            drawn_by?: ("recipe" | "eye") | null;
+            /**
              * Drawn Sigma Mm
              * @default 1
              */
