@@ -1,7 +1,7 @@
 // What is asked of the server, one entry a view: its key, and how it is fetched. A question carries
 // the version it is asked for; one that is no longer wanted is given up, here and on the server.
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
-import { api } from "./client";
+import { api, whileBusy } from "./client";
 import type {
   Artist,
   Bench,
@@ -51,7 +51,7 @@ export const queries = {
     queryOptions({
       queryKey: ["door"],
       queryFn: ({ signal }) => told(client.GET("/api/v1/door", { signal })) as Promise<DoorShown>,
-      retry: false,
+      retry: whileBusy,
     }),
   lessons: () =>
     queryOptions({
@@ -66,7 +66,7 @@ export const queries = {
         told(
           client.GET("/api/v1/lessons/{lesson}", { params: { path: { lesson } }, signal }),
         ) as Promise<LessonShown>,
-      retry: false,
+      retry: whileBusy,
     }),
   lessonWall: (lesson: string) =>
     queryOptions({
@@ -76,14 +76,14 @@ export const queries = {
           client.GET("/api/v1/lessons/{lesson}/wall", { params: { path: { lesson } }, signal }),
         ) as Promise<LessonWall>,
       refetchInterval: 4000,
-      retry: false,
+      retry: whileBusy,
     }),
   qr: (path: string) =>
     queryOptions({
       queryKey: ["qr", path],
       queryFn: ({ signal }) =>
         told(client.GET("/api/v1/door/qr", { params: { query: { path } }, signal })),
-      retry: false,
+      retry: whileBusy,
     }),
   scenes: () =>
     queryOptions({
@@ -113,7 +113,7 @@ export const queries = {
           client.GET("/api/v1/practice/eye", { params: { query: { artist } }, signal }),
         ) as Promise<OwnEye>,
       staleTime: MINUTE,
-      retry: false,
+      retry: whileBusy,
     }),
   artists: () =>
     queryOptions({
@@ -132,7 +132,7 @@ export const queries = {
           }),
         ) as Promise<SittingRoom>,
       placeholderData: keepPreviousData,
-      retry: false,
+      retry: whileBusy,
     }),
   series: () =>
     queryOptions({
@@ -162,7 +162,7 @@ export const queries = {
           client.GET("/api/v1/studies/{study_id}/prompts", { params: wanted(seen), signal }),
         ) as Promise<Prompts>,
       placeholderData: keepPreviousData,
-      retry: false,
+      retry: whileBusy,
     }),
   relations: (seen: Seen) =>
     queryOptions({
@@ -172,7 +172,7 @@ export const queries = {
           client.GET("/api/v1/studies/{study_id}/relations", { params: wanted(seen), signal }),
         ) as Promise<Relations>,
       placeholderData: keepPreviousData,
-      retry: false,
+      retry: whileBusy,
     }),
   trust: (seen: Seen) =>
     queryOptions({
@@ -180,7 +180,7 @@ export const queries = {
       queryFn: ({ signal }) =>
         told(client.GET("/api/v1/studies/{study_id}/trust", { params: wanted(seen), signal })),
       placeholderData: keepPreviousData,
-      retry: false,
+      retry: whileBusy,
     }),
   reveal: (seen: Seen) =>
     queryOptions({
@@ -188,7 +188,7 @@ export const queries = {
       queryFn: ({ signal }) =>
         told(client.GET("/api/v1/studies/{study_id}/reveal", { params: of(seen.id), signal })),
       placeholderData: keepPreviousData,
-      retry: false,
+      retry: whileBusy,
     }),
   recipe: (seen: Seen) =>
     queryOptions({
@@ -206,7 +206,7 @@ export const queries = {
           client.GET("/api/v1/studies/{study_id}/perspective", { params: wanted(seen), signal }),
         ) as Promise<PerspectiveRoom>,
       placeholderData: keepPreviousData,
-      retry: false,
+      retry: whileBusy,
     }),
   tones: (seen: Seen, groups: number) =>
     queryOptions({
@@ -227,7 +227,7 @@ export const queries = {
         told(
           client.GET("/api/v1/studies/{study_id}/tones/drawn", { params: wanted(seen), signal }),
         ) as Promise<DrawnTones>,
-      retry: false,
+      retry: whileBusy,
     }),
   heads: (seen: Seen) =>
     queryOptions({
@@ -293,7 +293,7 @@ export const queries = {
           }),
         ) as Promise<Strokes>,
       placeholderData: keepPreviousData,
-      retry: false,
+      retry: whileBusy,
     }),
   work: () =>
     queryOptions({
@@ -301,7 +301,7 @@ export const queries = {
       queryFn: ({ signal }) => told(client.GET("/api/v1/running", { signal })),
       refetchInterval: 1000,
       gcTime: 0,
-      retry: false,
+      retry: whileBusy,
     }),
   plumbs: (query: { top_mm: number; middle_mm: number; foot_mm: number; height_mm: number }) =>
     queryOptions({
@@ -313,14 +313,14 @@ export const queries = {
       queryKey: ["depth seen", query],
       queryFn: ({ signal }) => told(client.GET("/api/v1/depth", { params: { query }, signal })),
       placeholderData: keepPreviousData,
-      retry: false,
+      retry: whileBusy,
     }),
   reckon: (query: LiveQuery) =>
     queryOptions({
       queryKey: ["reckon", query],
       queryFn: ({ signal }) => told(client.GET("/api/v1/reckon", { params: { query }, signal })),
       placeholderData: keepPreviousData,
-      retry: false,
+      retry: whileBusy,
     }),
 };
 

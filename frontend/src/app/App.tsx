@@ -3,6 +3,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { App as AntApp, ConfigProvider } from "antd";
 import { Suspense } from "react";
 import { BrowserRouter, Route, Routes } from "react-router";
+import { whileBusy } from "../api/client";
 import { Mishap } from "./Mishap";
 import { PAGES } from "./pages";
 import { themeFor } from "./theme";
@@ -12,7 +13,13 @@ import { Waiting } from "./Waiting";
 const client = new QueryClient({
   // The server may run on this very machine: whether there is a network says nothing about it.
   defaultOptions: {
-    queries: { retry: 1, staleTime: 2_000, refetchOnWindowFocus: true, networkMode: "always" },
+    queries: {
+      retry: (count, error) => count < 1 || whileBusy(count, error),
+      retryDelay: 700,
+      staleTime: 2_000,
+      refetchOnWindowFocus: true,
+      networkMode: "always",
+    },
     mutations: { networkMode: "always" },
   },
 });

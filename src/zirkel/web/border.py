@@ -39,8 +39,8 @@ def store() -> Store:
 MOST_WAITING = 5
 """Questions about one study that may wait their turn: each holds a thread meanwhile."""
 
-_TURNS: dict[int, BoundedSemaphore] = {}
-_IN_TURN: dict[int, Lock] = {}
+_TURNS: dict[tuple[str, int], BoundedSemaphore] = {}
+_IN_TURN: dict[tuple[str, int], Lock] = {}
 
 
 @contextmanager
@@ -49,7 +49,8 @@ def still_wanted(study_id: int, version: int | None) -> Iterator[None]:
     competes with one of them at most and a heavy study doesn't stop the others; Overtaken where the
     study has gone on by the time its turn comes: the answer would be thrown away, so it is not
     computed. Where too many wait already, it is to be asked again."""
-    waiting = _TURNS.setdefault(study_id, BoundedSemaphore(MOST_WAITING))
+    of = store().name, study_id
+    waiting = _TURNS.setdefault(of, BoundedSemaphore(MOST_WAITING))
     if not waiting.acquire(blocking=False):
         raise Refused(
             Problem(
@@ -59,7 +60,7 @@ def still_wanted(study_id: int, version: int | None) -> Iterator[None]:
             )
         )
     try:
-        with _IN_TURN.setdefault(study_id, Lock()):
+        with _IN_TURN.setdefault(of, Lock()):
             if version is not None:
                 now = store().version(study_id)
                 if now != version:
