@@ -11,9 +11,9 @@ from tests.core.check.test_large import LARGE, checked, drawn_wrong
 from tests.core.test_own_hand import QUARTERS, WITHIN_95, counted_coarsely
 from tests.networks import RandomNetwork
 
+from zirkel.core.artist import OwnHand
 from zirkel.core.network.solve import Solution, solve
 from zirkel.core.sheet.recipe.hand import follow
-from zirkel.core.study import OwnHand
 from zirkel.core.worked import Worked
 from zirkel.demo.generate import FOLDER
 from zirkel.studyfile.read import read_study

@@ -11,12 +11,12 @@ import numpy as np
 from tests import times
 from tests.files import small
 from tests.networks import RandomNetwork, hand_study
+from zirkel.core.artist import CountedTo, OwnHand
 from zirkel.core.network.assemble import sigma_of
 from zirkel.core.network.solve import solve
 from zirkel.core.sheet.recipe.hand import follow
 from zirkel.core.sightings import Drop, Run, Span, Tilt
 from zirkel.core.simulation.observer import with_value
-from zirkel.core.study import CountedTo, OwnHand
 from zirkel.core.worked import Worked
 from zirkel.demo.generate import FOLDER
 from zirkel.errors import BadInput

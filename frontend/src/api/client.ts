@@ -112,14 +112,6 @@ function parsed(text: string): unknown {
   }
 }
 
-const BUSY = 503;
-const ASKED_AGAIN = 20;
-
-/** Whether a question is asked again by itself: only where it was told to ask again in a moment. */
-export function whileBusy(count: number, error: Error): boolean {
-  return error instanceof ApiError && error.status === BUSY && count < ASKED_AGAIN;
-}
-
 /** A token under which a change is made once, however often it is sent. */
 export function newToken(): string {
   const bytes = crypto.getRandomValues(new Uint8Array(16));

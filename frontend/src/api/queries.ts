@@ -1,7 +1,8 @@
 // What is asked of the server, one entry a view: its key, and how it is fetched. A question carries
 // the version it is asked for; one that is no longer wanted is given up, here and on the server.
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
-import { api, whileBusy } from "./client";
+import { whileBusy } from "./asking";
+import { api } from "./client";
 import type {
   Artist,
   Bench,

@@ -3,7 +3,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { App as AntApp, ConfigProvider } from "antd";
 import { Suspense } from "react";
 import { BrowserRouter, Route, Routes } from "react-router";
-import { whileBusy } from "../api/client";
+import { whileBusy } from "../api/asking";
 import { Mishap } from "./Mishap";
 import { PAGES } from "./pages";
 import { themeFor } from "./theme";

@@ -8,10 +8,11 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from zirkel.commands.base import Change, expect
+from zirkel.core.artist import JudgingEye
 from zirkel.core.schools import school_of
 from zirkel.core.sheet.recipe.manners import USUAL
 from zirkel.core.sightings import KINDS
-from zirkel.core.study import MOST_TAGS, JudgingEye, Study
+from zirkel.core.study import MOST_TAGS, Study
 from zirkel.core.subject.sight import sight_size_of
 from zirkel.store.store import Stored
 from zirkel.studyfile.entries import Finite, Millimetres, Name, Note, Text
