@@ -123,7 +123,7 @@ LONGEST = (
     ("frontend/src", "*.css", 250),
 )
 LONG_STILL = {
-    "zirkel/core/network/assemble.py": 440,
+    "zirkel/core/network/assemble.py": 419,
     "zirkel/store/store.py": 410,
     "api/queries.ts": 336,
     "shared/drawn/signs.tsx": 376,

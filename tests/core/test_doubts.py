@@ -7,9 +7,9 @@ import numpy as np
 
 from tests import times
 from tests.networks import RandomNetwork, hand_study, study_of
-from zirkel.core.network.assemble import sigma_of
 from zirkel.core.network.doubts import _snoop, _snoop_at_once
 from zirkel.core.network.search import adjust
+from zirkel.core.network.sigmas import sigma_of
 from zirkel.core.network.solve import solve
 from zirkel.core.sightings import Drop, Level, Order, Span
 from zirkel.core.simulation.observer import with_value

@@ -12,7 +12,7 @@ from tests import times
 from tests.files import small
 from tests.networks import RandomNetwork, hand_study
 from zirkel.core.artist import CountedTo, OwnHand
-from zirkel.core.network.assemble import sigma_of
+from zirkel.core.network.sigmas import sigma_of
 from zirkel.core.network.solve import solve
 from zirkel.core.sheet.recipe.hand import follow
 from zirkel.core.sightings import Drop, Run, Span, Tilt

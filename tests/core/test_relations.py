@@ -6,9 +6,9 @@ from dataclasses import replace
 import numpy as np
 
 from tests.networks import RandomNetwork, study_of
-from zirkel.core.network.assemble import sigma_of
 from zirkel.core.network.relations import find_relations
 from zirkel.core.network.search import adjust
+from zirkel.core.network.sigmas import sigma_of
 from zirkel.core.sightings import Drop, Level, Span
 from zirkel.core.simulation.observer import true_value, with_value
 

@@ -12,8 +12,9 @@ from scipy.optimize import least_squares
 from tests import examples
 from tests.networks import UNIT, RandomNetwork, hand_study, study_of
 from zirkel.core.network.adjust import place_covariance
-from zirkel.core.network.assemble import DRIFT_SIGMA, sigma_of
+from zirkel.core.network.assemble import DRIFT_SIGMA
 from zirkel.core.network.search import adjust
+from zirkel.core.network.sigmas import sigma_of
 from zirkel.core.network.solve import solve
 from zirkel.core.sightings import Drop, Level, Match, Order, Parallel, Part, Run, Span, Tilt
 from zirkel.core.simulation.observer import observe, true_value, with_value

@@ -16,7 +16,6 @@ share one column, and their gains turn with the place.
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import groupby
@@ -26,6 +25,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from zirkel.core.arrays import Array
+from zirkel.core.network.sigmas import sigmas
 from zirkel.core.sightings import Sighting
 from zirkel.core.sightings.base import Columns
 from zirkel.core.study import Study, UnitLength, UnitPair
@@ -34,9 +34,6 @@ Indices = NDArray[np.intp]
 
 DRIFT_SIGMA = 0.02
 """One standard deviation of a take's drift before anything is read in it."""
-
-COUNTED = ("span", "drop", "level")
-"""Kinds that are read by counting, in units or mm."""
 
 GROSS = 4.0
 """Misfit in sigmas from which a reading pulls less and less while coming near."""
@@ -180,32 +177,6 @@ def _joined(parts: Sequence[Indices]) -> Indices:
 
 def _joined_values(parts: Sequence[Array]) -> Array:
     return parts[0] if len(parts) == 1 else np.concatenate(parts or [np.zeros(0)])
-
-
-def sigma_of(sighting: Sighting, study: Study) -> float:
-    """One standard deviation of a reading in the file's own unit: its own, or the default times
-    the trust set for its kind; and the rounding of who counts to whole steps, whose variance is
-    step^2 / 12."""
-    if sighting.sigma is not None:
-        return sighting.sigma
-    in_mm = isinstance(study.unit, UnitLength)
-    read = sighting.default_sigma(in_mm) * study.trust.get(sighting.kind, 1.0)
-    return math.hypot(read, _step(sighting, study) / math.sqrt(12.0))
-
-
-def _step(sighting: Sighting, study: Study) -> float:
-    """To how much the artist counts in readings of this kind; 0 where that isn't known."""
-    counted = study.counted_to
-    if counted is None:
-        return 0.0
-    if sighting.kind == "tilt":
-        return counted.degrees or 0.0
-    return (counted.units or 0.0) if sighting.kind in COUNTED else 0.0
-
-
-def sigmas(sightings: Sequence[Sighting], study: Study) -> Array:
-    """(k,) standard deviations in the unit computed with."""
-    return np.array([sigma_of(s, study) * s.inside for s in sightings], dtype=float)
 
 
 def _groups(

@@ -27,8 +27,8 @@ from scipy.special import chdtri
 
 from zirkel.core.arrays import Array
 from zirkel.core.network.adjust import Adjustment, place_looseness
-from zirkel.core.network.assemble import sigma_of
 from zirkel.core.network.candidates import Candidates, all_candidates, prior_cofactor, row
+from zirkel.core.network.sigmas import sigma_of
 from zirkel.core.network.what_next import Suggestion, suggestion
 from zirkel.core.sightings import Sighting
 

@@ -1,0 +1,41 @@
+"""What a reading errs by: its own, its kind's, and the rounding of who counts to whole steps."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+
+import numpy as np
+
+from zirkel.core.arrays import Array
+from zirkel.core.sightings import Sighting
+from zirkel.core.study import Study, UnitLength
+
+COUNTED = ("span", "drop", "level")
+"""Kinds that are read by counting, in units or mm."""
+
+
+def sigma_of(sighting: Sighting, study: Study) -> float:
+    """One standard deviation of a reading in the file's own unit: its own, or the default times
+    the trust set for its kind; and the rounding of who counts to whole steps, whose variance is
+    step^2 / 12."""
+    if sighting.sigma is not None:
+        return sighting.sigma
+    in_mm = isinstance(study.unit, UnitLength)
+    read = sighting.default_sigma(in_mm) * study.trust.get(sighting.kind, 1.0)
+    return math.hypot(read, _step(sighting, study) / math.sqrt(12.0))
+
+
+def _step(sighting: Sighting, study: Study) -> float:
+    """To how much the artist counts in readings of this kind; 0 where that isn't known."""
+    counted = study.counted_to
+    if counted is None:
+        return 0.0
+    if sighting.kind == "tilt":
+        return counted.degrees or 0.0
+    return (counted.units or 0.0) if sighting.kind in COUNTED else 0.0
+
+
+def sigmas(sightings: Sequence[Sighting], study: Study) -> Array:
+    """(k,) standard deviations in the unit computed with."""
+    return np.array([sigma_of(s, study) * s.inside for s in sightings], dtype=float)
