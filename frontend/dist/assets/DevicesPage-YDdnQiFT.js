@@ -1,1 +1,0 @@
-import{n as e}from"./door-BsN5buyv.js";import{t}from"./useTitle-CnJyu8bh.js";import{t as n}from"./Wordmark-DDwzVlH4.js";import{r}from"./index-CTfZuGpc.js";import{In as i}from"./queries-Dqnh9Ize.js";var a=i();function o(){return t(`Devices`),(0,a.jsxs)(a.Fragment,{children:[(0,a.jsx)(`header`,{className:r.header,children:(0,a.jsx)(n,{})}),(0,a.jsx)(e,{})]})}export{o as default};

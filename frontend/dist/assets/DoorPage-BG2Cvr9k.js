@@ -1,1 +1,0 @@
-import{t as e}from"./door-BsN5buyv.js";import{t}from"./useTitle-CnJyu8bh.js";import{In as n}from"./queries-Dqnh9Ize.js";var r=n();function i(){return t(`The door`),(0,r.jsx)(e,{})}export{i as default};

@@ -1,1 +1,0 @@
-import{r as e}from"./practice-ByPUlaxh.js";import{t}from"./useTitle-CnJyu8bh.js";import{In as n}from"./queries-Dqnh9Ize.js";var r=n();function i(){return t(`Practice`),(0,r.jsx)(e,{})}export{i as default};

@@ -1,1 +1,0 @@
-var e={plain:`_plain_6e58t_2`,begin:`_begin_6e58t_3`};export{e as t};

@@ -1,1 +1,0 @@
-import{In as e}from"./queries-Dqnh9Ize.js";var t=e();function n({words:e,className:n}){return e.map(e=>(0,t.jsx)(`text`,{x:e.x,y:e.y,textAnchor:e.anchor,className:n?.(e),children:e.text},e.id))}export{n as t};

@@ -1,1 +1,0 @@
-function e(e){let t=document.createElement(`a`);t.href=e,t.download=``,t.click()}export{e as t};

@@ -1,1 +1,0 @@
-function e(e,t,n){let r=-1,i=n*n;return e.forEach((e,n)=>{let a=(e.x-t.x)**2+(e.y-t.y)**2;a<=i&&(i=a,r=n)}),r}export{e as t};

@@ -1,1 +1,0 @@
-import{n as e}from"./rolldown-runtime-WkwZ5CU-.js";import{zn as t}from"./queries-Dqnh9Ize.js";var n=e(t(),1);function r(e){let[t,r]=(0,n.useState)({width:0,height:0});return(0,n.useLayoutEffect)(()=>{let t=e.current;if(!t)return;let n=()=>r({width:t.clientWidth,height:t.clientHeight});n();let i=new ResizeObserver(n);return i.observe(t),()=>i.disconnect()},[e]),t}export{r as t};

@@ -1,1 +1,0 @@
-import{n as e}from"./rolldown-runtime-WkwZ5CU-.js";import{zn as t}from"./queries-Dqnh9Ize.js";var n=e(t(),1);function r(...e){let t=[...e.filter(Boolean),`Zirkel`].join(` · `);(0,n.useEffect)(()=>{document.title=t},[t])}export{r as t};
