@@ -1,5 +1,4 @@
-// What is asked of the server, one entry a view: its key, and how it is fetched. A question carries
-// the version it is asked for; one that is no longer wanted is given up, here and on the server.
+// What is asked of the server, one entry a view, of the version it is wanted for; else given up.
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { whileBusy } from "./asking";
 import { api } from "./client";
