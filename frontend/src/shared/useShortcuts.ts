@@ -16,7 +16,7 @@ const LEAVING = '[class*="-leave"]';
 
 /** Whether a dialog is open; one that is on its way out is not. */
 export function dialogOpen(): boolean {
-  const dialogs = document.querySelectorAll('[role="dialog"][aria-modal="true"], .ant-modal-wrap');
+  const dialogs = document.querySelectorAll('[role="dialog"][aria-modal="true"]');
   return [...dialogs].some(
     (each) =>
       each.getClientRects().length > 0 && !each.matches(LEAVING) && !each.querySelector(LEAVING),
