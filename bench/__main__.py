@@ -20,6 +20,7 @@ from bench import (
     recipe,
     sitting,
     speed,
+    sure,
     tones,
     wall,
 )
@@ -34,6 +35,7 @@ PARTS = {
     "recipe": recipe.main,
     "hands": hands.main,
     "checking": checking.main,
+    "sure": sure.main,
     "perspective": perspective.main,
     "tones": tones.main,
     "heads": heads.main,

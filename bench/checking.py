@@ -11,9 +11,10 @@ from dataclasses import replace
 import numpy as np
 from tests.networks import RandomNetwork
 
-from zirkel.core.check.correct import check, tolerances
+from zirkel.core.check.correct import check
 from zirkel.core.check.diagnose import diagnose
 from zirkel.core.check.drawing import drawing_of
+from zirkel.core.check.tolerance import tolerances
 from zirkel.core.study import Shape, Study
 from zirkel.core.worked import Worked
 
@@ -136,9 +137,9 @@ def main() -> None:
             two += both and len(found) <= 3
             checked = check(drawing_of(made, worked.solution.adjusted, worked.plan))
             drawing = checked.drawing
-            left = drawing.off + sum(each.moves for each in checked.corrections)
-            limit = tolerances(drawing, checked.diagnosis.model.measure) + 1e-9
+            left = drawing.off + sum(each.moves for each in checked.orders)
+            limit = tolerances(drawing, checked.diagnosis.errs) + 1e-9
             repaired += bool((np.hypot(*left.T) <= limit).all())
-            few += len(checked.corrections) <= len(kinds) + 1
+            few += len(checked.orders) <= len(kinds) + 1
         print(f"sigma {sigma}: corrections repair all {repaired}, few enough {few}")
         print(f"sigma {sigma}: sound {sound}, two {two} of {2 * STUDIES}", flush=True)

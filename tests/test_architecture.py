@@ -94,7 +94,7 @@ CORE_MAY_IMPORT = {
     "sitting": {"pose", "drawn", "network", "sightings", "patience", "study", "arrays"},
     "schools": {"words", "sheet", "subject", "network", "study", "values"},
     "perspective": {"network", "sheet", "study", "space", "arrays"},
-    "check": {"network", "sheet", "study", "drawn", "sightings", "arrays"},
+    "check": {"network", "sheet", "study", "drawn", "head", "sightings", "arrays"},
     "worked": {
         "check",
         "heads",

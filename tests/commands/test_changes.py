@@ -176,6 +176,8 @@ CHANGES = (
       "tolerance": {"large": "3 mm"}},
      "Set how the drawing is judged"),
     ({"type": "set_checking", "against": "plan"}, "Set how the drawing is judged"),
+    ({"type": "set_drawn_by", "by": "recipe"}, "Drawn by the recipe"),
+    ({"type": "set_drawn_by", "by": "eye"}, "Drawn by eye"),
     ({"type": "set_eye_first", "on": True}, "Look first, then measure"),
     ({"type": "keep_check", "guesses": [{"landmark": "sack_fold", "way": "lower"}]},
      "Check 1 of the drawing"),

@@ -15,6 +15,7 @@ from zirkel.commands.check import (
     ResightDrawing,
     RuleDrawing,
     SetChecking,
+    SetDrawnBy,
     SetEyeFirst,
     SetPhotograph,
     TickMove,
@@ -160,6 +161,7 @@ AnyChange = Annotated[
     | ResightDrawing
     | DropMeasure
     | SetChecking
+    | SetDrawnBy
     | SetEyeFirst
     | KeepCheck
     | TickMove

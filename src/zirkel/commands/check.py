@@ -16,7 +16,7 @@ from zirkel.core.check.photograph import flattening_of, sigma_of
 from zirkel.core.drawn import MOST_CHECKS, WentOn
 from zirkel.core.study import Study
 from zirkel.core.words.base import Words
-from zirkel.core.words.check import About
+from zirkel.core.words.checked import About
 from zirkel.core.words.kept_check import kept_check
 from zirkel.core.words.sightings import say_reading
 from zirkel.errors import BadInput
@@ -180,6 +180,21 @@ class SetChecking(Change):
     def label(self, before: Study, after: Study) -> str:
         """That it was set."""
         return "Set how the drawing is judged"
+
+
+class SetDrawnBy(Change):
+    """Say whether each mark was to sit where the plan has it, or was looked for by eye."""
+
+    type: Literal["set_drawn_by"] = "set_drawn_by"
+    by: Literal["recipe", "eye"]
+
+    def made(self, study: Study) -> Study:
+        """The study drawn so."""
+        return replace(study, drawn_by=None if self.by == "eye" else self.by)
+
+    def label(self, before: Study, after: Study) -> str:
+        """Which of the two."""
+        return "Drawn by the recipe" if after.drawn_by == "recipe" else "Drawn by eye"
 
 
 class SetEyeFirst(Change):

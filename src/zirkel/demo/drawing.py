@@ -15,7 +15,7 @@ from zirkel.core.arrays import Array
 from zirkel.core.check.photograph import flattening_of, sigma_of
 from zirkel.core.drawn import Photograph
 from zirkel.core.study import Study
-from zirkel.core.words.check import About
+from zirkel.core.words.checked import About
 from zirkel.core.words.kept_check import kept_check
 from zirkel.core.worked import Worked
 from zirkel.demo.photograph import Camera, photograph, to_pixels

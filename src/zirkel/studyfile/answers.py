@@ -135,13 +135,15 @@ class CheckAnswer(Answer):
     touch_up: dict[str, list[float]]
     landmarks: dict[str, dict[str, Any]]
     runner_up: dict[str, Any] | None
+    sure: float | None
+    unexplained: dict[str, Any] | None
 
     @classmethod
     def of(cls, found: Check) -> CheckAnswer:
         """The answer of `zirkel check`."""
         ids = found.drawing.ids
         return cls(
-            verdict="off" if found.diagnosis.faults else "sound",
+            verdict="off" if found.off else "sound",
             faults=[_fault(each) for each in found.diagnosis.faults],
             corrections=[
                 {
@@ -166,6 +168,10 @@ class CheckAnswer(Answer):
             runner_up=None
             if found.diagnosis.runner_up is None
             else _fault(found.diagnosis.runner_up),
+            sure=found.diagnosis.sure,
+            unexplained=None
+            if found.diagnosis.unexplained is None
+            else asdict(found.diagnosis.unexplained),
         )
 
 

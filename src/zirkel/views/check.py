@@ -3,10 +3,12 @@ together."""
 
 from __future__ import annotations
 
+from typing import Literal
+
 from pydantic import BaseModel
 
 from zirkel.core.check.correct import Check
-from zirkel.core.check.drawing import BASE_SHARE, SHARE_OF_MANNER
+from zirkel.core.check.drawing import BASE_SHARE, BY_RECIPE_MM, SHARE_OF_MANNER
 from zirkel.core.check.gate import Gate, earned, gates
 from zirkel.core.check.measured import Measured, measured
 from zirkel.core.drawn import KeptCheck, Ruled
@@ -88,6 +90,7 @@ class CheckRoom(BaseModel):
     version: int
     against: str
     manner: str | None
+    drawn_by: Literal["recipe", "eye"]
     eye_first: bool
     allowed: list[Allowed]
     photograph: PhotographShown | None
@@ -115,6 +118,7 @@ def open_check(store: Store, study_id: int) -> CheckRoom:
         version=stored.version,
         against=study.check_against or "plan",
         manner=study.manner,
+        drawn_by="recipe" if study.drawn_by == "recipe" else "eye",
         eye_first=study.eye_first,
         allowed=_allowed(worked, check),
         photograph=photograph_shown(study.photograph, base, stored.version, words, study),
@@ -136,7 +140,9 @@ def _allowed(worked: Worked, check: Check | None) -> list[Allowed]:
     mine = (own.large, own.middle, own.detail) if own else (None, None, None)
     usual = []
     for tier in (1, 2, 3):
-        if check is None:
+        if check is not None and check.drawing.by_recipe:
+            usual.append(words.length(BY_RECIPE_MM * BASE_SHARE[tier] / BASE_SHARE[1]))
+        elif check is None:
             share = BASE_SHARE[tier] * SHARE_OF_MANNER[study.manner]
             usual.append(f"{share * 100:.1f} % of all")
         else:

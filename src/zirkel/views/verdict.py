@@ -4,17 +4,14 @@ from __future__ import annotations
 
 from pydantic import BaseModel
 
-from zirkel.core.check.correct import Check, tolerances
+from zirkel.core.arrays import Array
+from zirkel.core.check.correct import Check
+from zirkel.core.check.drawing import Drawing
+from zirkel.core.check.tolerance import tolerances
 from zirkel.core.drawn import EyeGuess, KeptCheck
-from zirkel.core.words.check import (
-    About,
-    say_correction,
-    say_fault,
-    say_runner_up,
-    say_suspect,
-    say_verdict,
-    say_where,
-)
+from zirkel.core.words.check import say_runner_up, say_sure, say_suspect, say_verdict
+from zirkel.core.words.checked import About, say_where
+from zirkel.core.words.drawn_wrong import say_correction, say_fault, say_touch_up
 from zirkel.core.worked import Worked
 
 SAME_MM = 0.05
@@ -82,31 +79,28 @@ def verdict_of(worked: Worked, check: Check | None) -> Verdict | None:
     kept = study.checks[-1]
     about = About(study, worked.words, check)
     drawing = check.drawing
-    places = drawing.planned + drawing.off
-    moves = []
-    for number, each in enumerate(check.corrections):
-        arrows = [
-            Arrow(
-                landmark=name,
-                start=(float(places[i, 0]), float(places[i, 1])),
-                end=(
-                    float(places[i, 0] + each.moves[i, 0]),
-                    float(places[i, 1] + each.moves[i, 1]),
-                ),
-            )
-            for i, name in enumerate(drawing.ids)
-            if each.moves[i].any() and drawing.is_known(i)
-        ]
-        done = number < len(kept.moves) and kept.moves[number].done
-        moves.append(MoveShown(said=say_correction(about, each), done=done, arrows=arrows))
+    to_do = [(say_correction(about, each), each.moves) for each in check.orders]
+    if check.touch_up:
+        to_do.append((say_touch_up(about), check.touched))
+    moves = [
+        MoveShown(
+            said=told,
+            done=number < len(kept.moves) and kept.moves[number].done,
+            arrows=_arrows(drawing, way),
+        )
+        for number, (told, way) in enumerate(to_do)
+    ]
     runner = check.diagnosis.runner_up
     return Verdict(
         check=kept.id,
         sound=check.sound,
         said=say_verdict(about),
         faults=[
-            FaultShown(said=say_fault(about, each), landmarks=list(each.landmarks))
-            for each in check.diagnosis.faults
+            FaultShown(
+                said=say_fault(about, each) + ("" if number else say_sure(about)),
+                landmarks=list(each.landmarks),
+            )
+            for number, each in enumerate(check.diagnosis.faults)
         ],
         runner_up=None if runner is None else say_runner_up(about, runner),
         suspects=[say_suspect(about, each) for each in check.suspects],
@@ -114,6 +108,21 @@ def verdict_of(worked: Worked, check: Check | None) -> Verdict | None:
         standing=_standing(about),
         guesses=[_guess(each, about) for each in kept.guesses],
     )
+
+
+def _arrows(drawing: Drawing, moves: Array) -> list[Arrow]:
+    """How each landmark that is moved (n, 2) goes, if it was measured both ways."""
+    places = drawing.planned + drawing.off
+    ends = places + moves
+    return [
+        Arrow(
+            landmark=name,
+            start=(float(places[i, 0]), float(places[i, 1])),
+            end=(float(ends[i, 0]), float(ends[i, 1])),
+        )
+        for i, name in enumerate(drawing.ids)
+        if moves[i].any() and drawing.is_known(i)
+    ]
 
 
 def _is_of(kept: KeptCheck, check: Check) -> bool:
@@ -134,7 +143,7 @@ def _is_of(kept: KeptCheck, check: Check) -> bool:
 
 def _standing(about: About) -> list[StandingShown]:
     check, words = about.check, about.words
-    limit = tolerances(check.drawing, check.diagnosis.model.measure)
+    limit = tolerances(check.drawing, check.diagnosis.errs)
     made = []
     for i, name in enumerate(check.drawing.ids):
         if not check.drawing.is_known(i):

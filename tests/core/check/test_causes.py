@@ -11,14 +11,9 @@ from zirkel.core.check.drawing import drawing_of
 from zirkel.core.check.gate import earned, gates
 from zirkel.core.drawn import EyeGuess, Photograph, Ruled, Tolerances
 from zirkel.core.study import Shape
-from zirkel.core.words.check import (
-    About,
-    say_correction,
-    say_fault,
-    say_measure,
-    say_suspect,
-    say_verdict,
-)
+from zirkel.core.words.check import say_measure, say_suspect, say_verdict
+from zirkel.core.words.checked import About
+from zirkel.core.words.drawn_wrong import say_correction, say_fault
 from zirkel.core.words.kept_check import kept_check
 from zirkel.core.worked import Worked
 
@@ -54,7 +49,7 @@ class Habits(CheckCase):
         return self.p[self.own] - self.p[self.own].mean(axis=0)
 
     def test_what_was_looked_at_longest_has_grown(self):
-        for kind, ways, words in (("grown", (1, 1), "has grown by 1"), ("wide", (1, 0), "too wide"),
+        for kind, ways, words in (("group_size", (1, 1), "too large"), ("wide", (1, 0), "too wide"),
                                   ("tall", (0, 1), "too tall")):  # fmt: skip
             move = self.still()
             move[self.own] = 0.16 * self.away() * ways
@@ -66,7 +61,7 @@ class Habits(CheckCase):
                 )
                 self.assertAlmostEqual(first.amount["factor"], 1.16, delta=0.03)
                 self.assertIn(words, say_fault(made, first))
-                self.assertIn("about its middle", say_correction(made, made.check.corrections[0]))
+                self.assertIn("about its middle", say_correction(made, made.check.orders[0]))
 
     def test_near_uprights_made_upright(self):
         """Ten posts that lean by 4 to 7 degrees, drawn plumb."""
@@ -131,7 +126,7 @@ class Hanging(CheckCase):
         first = made.check.diagnosis.faults[0]
         self.assertEqual((first.kind, set(first.landmarks)), ("group", {root, *others}))
         self.assertIn(f"{made.words.of(root)} and all that hangs on it", say_fault(made, first))
-        self.assertEqual(len(made.check.corrections), 1)
+        self.assertEqual(len(made.check.orders), 1)
 
 
 class WrongReading(CheckCase):
@@ -171,7 +166,7 @@ class Said(CheckCase):
         self.assertEqual(say_verdict(made), "It is off as a whole, not in one place.")
         self.assertEqual(say_fault(made, made.check.diagnosis.faults[0]),
                          "Everything is 5 % too large.")  # fmt: skip
-        self.assertIn("give the unit", say_correction(made, made.check.corrections[0]))
+        self.assertIn("give the unit", say_correction(made, made.check.orders[0]))
         sound = self.made(self.still())
         self.assertEqual(say_verdict(sound), "It stands. Nothing is off by more than you allow.")
         move = self.still()
@@ -180,7 +175,7 @@ class Said(CheckCase):
         name = one.words.of(self.names[4])
         self.assertEqual(say_verdict(one), f"It is off in one place: {name}.")
         self.assertRegex(
-            say_correction(one, one.check.corrections[0]),
+            say_correction(one, one.check.orders[0]),
             rf"^Bring {name} [789](\.5)? mm to the left and [567](\.5)? mm up\.",
         )
 

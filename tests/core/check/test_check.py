@@ -7,9 +7,10 @@ import numpy as np
 from bench.checking import ONE, drawn, named, planted, subject
 
 from zirkel.core.check.causes.some import moved
-from zirkel.core.check.correct import check, tolerances
+from zirkel.core.check.correct import check
 from zirkel.core.check.diagnose import diagnose
 from zirkel.core.check.drawing import drawing_of
+from zirkel.core.check.tolerance import tolerances
 from zirkel.core.worked import Worked
 
 
@@ -102,10 +103,10 @@ class Corrections(unittest.TestCase):
             move, _, _ = planted(worked, ONE[seed % len(ONE)], 1.0, rng)
             drawing = of(drawn(worked, [move], rng))
             found = check(drawing)
-            left = drawing.off + sum(each.moves for each in found.corrections)
-            measure = found.diagnosis.model.measure
+            left = drawing.off + sum(each.moves for each in found.orders) + found.touched
+            measure = found.diagnosis.errs
             within += bool((np.hypot(*left.T) <= tolerances(drawing, measure) + 1e-9).all())
-            moves += len(found.corrections) > 2
+            moves += len(found.orders) > 2
         self.assertEqual(within, 12)
         self.assertLessEqual(moves, 1)
 

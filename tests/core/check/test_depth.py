@@ -7,7 +7,8 @@ import numpy as np
 from bench.perspective import families_of, seen_box, sighted
 
 from zirkel.core.network.families import receding
-from zirkel.core.words.check import About, say_correction, say_fault
+from zirkel.core.words.checked import About
+from zirkel.core.words.drawn_wrong import say_correction, say_fault
 from zirkel.core.worked import Worked
 
 
@@ -34,7 +35,7 @@ class Depth(unittest.TestCase):
         self.assertAlmostEqual(first.amount["factor"], 1.3, delta=0.1)
         about = About(made.study, made.words, made.checked)
         self.assertIn("as you know it, not as you see it", say_fault(about, first))
-        self.assertIn("far ends", say_correction(about, made.checked.corrections[0]))
+        self.assertIn("far ends", say_correction(about, made.checked.orders[0]))
 
     def test_nothing_runs_back_where_nothing_is_said_of_it(self):
         rng = np.random.default_rng(4)

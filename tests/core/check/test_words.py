@@ -13,15 +13,9 @@ from zirkel.core.drawn import Ruled
 from zirkel.core.sightings import Drop, Span
 from zirkel.core.study import Shape, UnitPair
 from zirkel.core.words.base import Words
-from zirkel.core.words.check import (
-    About,
-    say_correction,
-    say_fault,
-    say_measure,
-    say_verdict,
-    say_way,
-    say_where,
-)
+from zirkel.core.words.check import say_measure, say_verdict
+from zirkel.core.words.checked import About, say_way, say_where
+from zirkel.core.words.drawn_wrong import say_correction, say_fault
 from zirkel.core.worked import Worked
 
 NAMES = {"a": "Can, foot", "b": "Can, rim", "c": "Spout", "d": "Leaf"}
@@ -157,7 +151,7 @@ class Verdicts(unittest.TestCase):
         for moved in ({"c": np.array((40.0, 0.0))},
                       {name: 1.2 * 80 * np.array(at) for name, at in PLACES.items()}):  # fmt: skip
             found = about(moved)
-            told = [say_correction(found, each) for each in found.check.corrections]
+            told = [say_correction(found, each) for each in found.check.orders]
             self.assertTrue(told)
             for each in told:
                 self.assertNotRegex(each, r"[{}]")

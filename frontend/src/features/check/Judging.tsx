@@ -35,6 +35,16 @@ export function Judging({ room, inches, tell }: Props) {
         value={room.against}
         onChange={(against) => put({ against })}
       />
+      <p>Drawn</p>
+      <Segmented
+        block
+        options={[
+          { value: "recipe", label: "By the recipe" },
+          { value: "eye", label: "By eye" },
+        ]}
+        value={room.drawn_by}
+        onChange={(by) => tell({ type: "set_drawn_by", by })}
+      />
       <p>How closely</p>
       <Segmented
         block

@@ -10,6 +10,8 @@ type Props = {
   at: number;
   onGo: (to: number) => void;
   onEasel: () => void;
+  /** All of it is on the sheet: to its check. */
+  onDrawn: () => void;
 };
 
 export const NEXT: Record<string, string> = {
@@ -22,7 +24,7 @@ export const NEXT: Record<string, string> = {
   back: "It holds: next",
 };
 
-export function Dictation({ room, at, onGo, onEasel }: Props) {
+export function Dictation({ room, at, onGo, onEasel, onDrawn }: Props) {
   const list = useRef<HTMLOListElement>(null);
   const now = room.dictation[at];
   useEffect(() => {
@@ -61,14 +63,15 @@ export function Dictation({ room, at, onGo, onEasel }: Props) {
           <Button size="large" onClick={() => onGo(at - 1)} disabled={at === 0}>
             Before
           </Button>
-          <Button
-            type="primary"
-            size="large"
-            onClick={() => onGo(at + 1)}
-            disabled={at === room.dictation.length - 1}
-          >
-            {NEXT[now.kind] ?? "Next"}
-          </Button>
+          {at < room.dictation.length - 1 ? (
+            <Button type="primary" size="large" onClick={() => onGo(at + 1)}>
+              {NEXT[now.kind] ?? "Next"}
+            </Button>
+          ) : (
+            <Button type="primary" size="large" onClick={onDrawn}>
+              All drawn: check it
+            </Button>
+          )}
           <Button size="large" onClick={onEasel}>
             Large
           </Button>

@@ -12,6 +12,7 @@ type Props = {
   at: number;
   onGo: (to: number) => void;
   onLeave: () => void;
+  onDrawn: () => void;
 };
 
 const PACES = [
@@ -21,7 +22,7 @@ const PACES = [
   { value: 40, label: "40 s" },
 ];
 
-export function Loud({ bench, room, at, onGo, onLeave }: Props) {
+export function Loud({ bench, room, at, onGo, onLeave, onDrawn }: Props) {
   const [pace, setPace] = useState(0);
   const now = room.dictation[at];
   const last = at >= room.dictation.length - 1;
@@ -49,9 +50,15 @@ export function Loud({ bench, room, at, onGo, onLeave }: Props) {
         <Button size="large" onClick={() => onGo(at - 1)} disabled={at === 0}>
           Before
         </Button>
-        <Button type="primary" size="large" onClick={() => onGo(at + 1)} disabled={last}>
-          {now ? (NEXT[now.kind] ?? "Next") : "Next"} <kbd>Space</kbd>
-        </Button>
+        {last ? (
+          <Button type="primary" size="large" onClick={onDrawn}>
+            All drawn: check it
+          </Button>
+        ) : (
+          <Button type="primary" size="large" onClick={() => onGo(at + 1)}>
+            {now ? (NEXT[now.kind] ?? "Next") : "Next"} <kbd>Space</kbd>
+          </Button>
+        )}
         <Segmented
           options={PACES}
           value={pace}

@@ -2,7 +2,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Segmented, Select } from "antd";
 import { useCallback, useState } from "react";
-import { useSearchParams } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { queries } from "../../api/queries";
 import type { Bench, Change, RecipeRoom as Room } from "../../api/types";
 import { Sign } from "../../shared/drawn";
@@ -33,6 +33,7 @@ const VIEWS = ["Recipe", "School", "Strokes", "Take along"] as const;
 
 export function RecipeRoom({ bench, make }: Props) {
   const [search, setSearch] = useSearchParams();
+  const navigate = useNavigate();
   const [help, setHelp] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const recipe = useQuery(queries.recipe(bench));
@@ -82,8 +83,18 @@ export function RecipeRoom({ bench, make }: Props) {
     return <p role="status">Working out how to place it all…</p>;
   }
   const room = recipe.data;
+  // From here on the drawing is judged by the plan that it was drawn by.
+  const drawn = async () => {
+    const wrong = await make({ type: "set_drawn_by", by: "recipe" });
+    if (wrong) {
+      setTrouble(wrong);
+    } else {
+      navigate(`/studies/${bench.id}/check`);
+    }
+  };
   if (loud) {
-    return <Loud bench={bench} room={room} at={at} onGo={go} onLeave={() => put(at, false)} />;
+    const leave = () => put(at, false);
+    return <Loud bench={bench} room={room} at={at} onGo={go} onLeave={leave} onDrawn={drawn} />;
   }
   const tabs = (
     <Segmented
@@ -115,7 +126,7 @@ export function RecipeRoom({ bench, make }: Props) {
         {tabs}
         {view === "Recipe" && <FirstSteps bench={bench} room="draw" />}
         {view === "Recipe" && (
-          <Dictation room={room} at={at} onGo={go} onEasel={() => put(at, true)} />
+          <Dictation room={room} at={at} onGo={go} onEasel={() => put(at, true)} onDrawn={drawn} />
         )}
         {view === "School" && (
           <SchoolSide room={room} onChange={async (change) => setTrouble(await make(change))} />

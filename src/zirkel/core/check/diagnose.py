@@ -1,72 +1,20 @@
-"""The few simplest causes that explain how a drawing is off: Bayesian model comparison.
-
-A model is a set of causes. Its amounts b have normal priors N(0, diag(p^2)) with the sizes that
-hands and eyes usually reach, so that the evidence of the offsets d is known in closed form. With X
-the columns of its causes and V = s^2 C + t^2 S (see `drawing`), it is
-d ~ N(0, V + X diag(p^2) X'), and
-
-    -2 ln evidence = ln det V + d'V^-1 d + ln det M - c'M^-1 c + sum ln p^2,
-    M = X'V^-1 X + diag(p^-2),  c = X'V^-1 d.
-
-What is the artist's own (place, size) has a flat prior. To that comes the price of naming each
-cause: 2 ln(alternatives), one of so many of its kind, so that a landmark among forty must say more
-for itself than one of five ways in which a whole goes wrong. This is the criterion, instead of AIC
-or BIC, because causes differ most in how many like them there are, and BIC charges all parameters
-alike. The noise's factors s and t are chosen anew for every model, from a small table. Amounts are
-told as least squares has them, without the pull of their priors.
-
-The search adds the cause that lowers the sum most, lets groups grow or shrink by a landmark, takes
-back what no longer helps, and stops when nothing lowers it. All is turned to the axes in which V is
-diagonal once.
-
-Sources: H. Jeffreys (1961), *Theory of Probability*, on evidence and Ockham's razor; D. MacKay
-(1992), *Bayesian interpolation*.
+"""How a drawing is off: its faults, most important first, how sure the first is, and what no usual
+cause explains (see `search` for how causes are found).
 """
 
 from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from itertools import pairwise
 
 import numpy as np
 
 from zirkel.core.arrays import Array
-from zirkel.core.check.causes import CAUSES, Candidate
+from zirkel.core.check.causes import Candidate
 from zirkel.core.check.causes.base import Fault
-from zirkel.core.check.causes.some import moved
 from zirkel.core.check.drawing import Drawing
-
-MEASURED = (1.0, 1.25, 1.6, 2.0, 2.6)
-READ = (0.0, 0.35, 0.7, 1.0)
-"""Factors on what measuring the drawing errs, and on what the readings leave open."""
-
-UNUSUAL = 1.5
-"""What another factor than the first costs: the stated errors are believed where they do."""
-
-MOST_CAUSES = 5
-WORTH = 1.0
-"""By how much -2 ln evidence must fall for one more cause: none is named for nothing."""
-
-CLOSE = 4.0
-"""How near another first cause may come, in the same measure, before it is told as well."""
-
-FLAT = 1e6
-
-BENDS, STRAIGHT_MM = 6, 0.05
-"""How often amounts are found again for what they do exactly, and from how little on not."""
-
-
-@dataclass(frozen=True, slots=True)
-class Model:
-    """Causes at work together: amounts of each, -2 ln evidence with all prices, and the factors s
-    and t on what measuring errs and on what the readings leave open."""
-
-    causes: tuple[Candidate, ...]
-    amounts: tuple[Array, ...]
-    score: float
-    measure: float
-    read: float
+from zirkel.core.check.search import MEASURED, Model, Search, fault_of, moved_in_turn
+from zirkel.core.check.tolerance import by_eye, left_over, tolerances
 
 
 @dataclass(frozen=True, slots=True)
@@ -78,41 +26,57 @@ class Diagnosis:
     runner_up: Fault | None
     order: tuple[int, ...]
     """Number in the model of each fault's cause."""
+    sure: float | None = None
+    """The chance that the first fault is the right one; None where there is none."""
+    unexplained: Unexplained | None = None
+
+    @property
+    def errs(self) -> float:
+        """The factor on what measuring the drawing errs; scatter beyond that is no excuse."""
+        return min(self.model.measure, MEASURED[-1])
+
+
+@dataclass(frozen=True, slots=True)
+class Unexplained:
+    """What few causes don't explain though it is more than noise: its share of all squares, and the
+    landmarks that show it."""
+
+    share: float
+    landmarks: tuple[str, ...]
+
+
+A_SLIP = 2.0
+"""So many of the tolerances of a drawing by eye, a landmark that is off is more than a slip."""
+
+LEAST_OFF, SHARE_OFF = 4, 0.15
+"""So many landmarks at least, and such a share of all, where none of the usual causes fits."""
 
 
 def diagnose(drawing: Drawing) -> Diagnosis:
     """The faults of a drawing."""
-    search = _Search(drawing)
+    search = Search(drawing)
     model = search.unpulled(search.best())
     order = sorted(range(len(model.causes)), key=lambda i: search.rank(model, i))
-    moved = _moved_in_turn(drawing, model.causes, model.amounts)
-    faults = tuple(_fault(drawing, model.causes[i], model.amounts[i], moved[i]) for i in order)
-    return Diagnosis(faults, model, search.runner_up(model, order), tuple(order))
+    moved = moved_in_turn(drawing, model.causes, model.amounts)
+    faults = tuple(fault_of(drawing, model.causes[i], model.amounts[i], moved[i]) for i in order)
+    return Diagnosis(
+        faults, model, search.runner_up(model, order), tuple(order), search.sure(model, order),
+        _unexplained(drawing, model, faults),
+    )  # fmt: skip
 
 
-def _moved_in_turn(
-    drawing: Drawing, causes: Sequence[Candidate], amounts: Sequence[Array]
-) -> list[Array]:
-    """(n, 2) how far each cause moved every landmark, one after the other: together exactly what
-    they do together, however large they are."""
-    at, made = drawing.planned - drawing.middle, []
-    for cause, amount in zip(causes, amounts, strict=True):
-        if cause.exact is None:
-            made.append((cause.columns @ amount).reshape(-1, 2))
-        else:
-            made.append(cause.exact(amount, at) - at)
-        at = at + made[-1]
-    return made
-
-
-def _fault(
-    drawing: Drawing, cause: Candidate, amount: Array, moved_by: Array | None = None
-) -> Fault:
-    if moved_by is None:
-        (moved_by,) = _moved_in_turn(drawing, [cause], [amount])
-    whole = len(cause.members) == len(drawing.ids)
-    names = () if whole else tuple(drawing.ids[i] for i in cause.members)
-    return Fault(cause.kind, cause.told(amount), names, moved_by)
+def _unexplained(drawing: Drawing, model: Model, faults: Sequence[Fault]) -> Unexplained | None:
+    """What these faults leave, if it is more than measuring errs and too much for single slips."""
+    if model.measure <= MEASURED[-1]:
+        return None
+    left = left_over(drawing, faults)
+    size = np.hypot(*left.T)
+    far = size > np.maximum(A_SLIP * by_eye(drawing), tolerances(drawing))
+    if far.sum() < max(LEAST_OFF, SHARE_OFF * len(size)):
+        return None
+    share = float((left**2).sum() / (left_over(drawing, ()) ** 2).sum())
+    worst = sorted(np.flatnonzero(far), key=lambda i: -size[i])
+    return Unexplained(share, tuple(drawing.ids[i] for i in worst))
 
 
 def instead_of(
@@ -122,212 +86,13 @@ def instead_of(
     amounts; None where none does."""
     if not pool:
         return None
-    search = _Search(drawing)
+    search = Search(drawing)
     rest = tuple(each for i, each in enumerate(found.model.causes) if i != found.order[number])
     best = min(search.offers(search.fitted(rest), pool), key=lambda pair: pair[0])
     if best[0] > found.model.score:
         return None
     made = search.unpulled(search.fitted((*rest, best[1])))
     return best[1], made.amounts[-1]
-
-
-class _Search:
-    """The search over sets of causes, with everything turned to the axes of S."""
-
-    def __init__(self, drawing: Drawing) -> None:
-        self._drawing = drawing
-        self._d = drawing.axes.T @ drawing.off.ravel()
-        self._free = drawing.axes.T @ drawing.free
-        self._all = [each for offers in CAUSES for each in offers(drawing)]
-        self._noises = [
-            (s, t, s**2 + t**2 * drawing.spread,
-             UNUSUAL * ((s != MEASURED[0]) + (t not in (READ[0], READ[-1]))))
-            for s in MEASURED for t in READ
-        ]  # fmt: skip
-
-    def best(self) -> Model:
-        """Causes added while they help, refined, and taken back when they no longer do."""
-        model = self.fitted(())
-        for _ in range(MOST_CAUSES):
-            found = self._with_one_more(model)
-            if found is None:
-                break
-            model = self._thinned(self._grown(found))
-        return model
-
-    def unpulled(self, model: Model) -> Model:
-        """The same causes with the amounts of least squares."""
-        if not model.causes:
-            return model
-        columns = [self._free, *(self._drawing.axes.T @ each.columns for each in model.causes)]
-        x = np.hstack(columns)
-        root = np.sqrt(model.measure**2 + model.read**2 * self._drawing.spread)
-        at = np.cumsum([each.shape[1] for each in columns])
-        amounts = model.amounts
-        for _ in range(BENDS):
-            d = self._d - self._bent(model.causes, amounts)
-            b = np.linalg.lstsq(x / root[:, None], d / root, rcond=None)[0]
-            amounts = tuple(np.asarray(b[i:j], float) for i, j in pairwise(at))
-        return replace(model, amounts=amounts)
-
-    def _bent(self, causes: Sequence[Candidate], amounts: Sequence[Array]) -> Array:
-        """(2n,) what these amounts do beyond their columns, on the axes of S."""
-        if not any(each.exact for each in causes):
-            return np.zeros_like(self._d)
-        moved = sum(_moved_in_turn(self._drawing, causes, amounts), np.zeros(2)).ravel()
-        linear = sum((c.columns @ a for c, a in zip(causes, amounts, strict=True)), np.zeros(1))
-        made: Array = self._drawing.axes.T @ (moved - linear)
-        return made
-
-    def rank(self, model: Model, number: int) -> tuple[int, float]:
-        """A shift comes after what the whole suffers else, as it follows from where that has its
-        middle; then what leaves most unexplained when it is left out."""
-        kinds = {each.kind for each in model.causes}
-        late = model.causes[number].kind == "shift" and bool(
-            kinds & {"size", "tilt", "stretch", "lean"}
-        )
-        rest = tuple(each for i, each in enumerate(model.causes) if i != number)
-        return int(late), model.score - self.fitted(rest).score
-
-    def runner_up(self, model: Model, order: Sequence[int]) -> Fault | None:
-        """Another kind of cause in place of the first that explains nearly as much."""
-        if not model.causes:
-            return None
-        first = model.causes[order[0]]
-        rest = tuple(each for each in model.causes if each is not first)
-        base = self.fitted(rest)
-        others = sorted(
-            (
-                (score, each)
-                for score, each in self.offers(base, self._all)
-                if each.kind != first.kind
-            ),
-            key=lambda pair: pair[0],
-        )
-        if not others or others[0][0] > model.score + CLOSE:
-            return None
-        made = self.unpulled(self.fitted((*rest, others[0][1])))
-        return _fault(self._drawing, made.causes[-1], made.amounts[-1])
-
-    def fitted(self, causes: tuple[Candidate, ...]) -> Model:
-        """These causes with the noise and the amounts that suit them best; found again while what
-        large amounts do is not what their columns tell."""
-        model = self._linear(causes, self._d)
-        bent = np.zeros_like(self._d)
-        for _ in range(BENDS):
-            now = self._bent(causes, model.amounts)
-            if np.abs(now - bent).max(initial=0.0) < STRAIGHT_MM:
-                break
-            bent = now
-            model = self._linear(causes, self._d - bent)
-        return model
-
-    def _linear(self, causes: tuple[Candidate, ...], d: Array) -> Model:
-        columns = [self._free, *(self._drawing.axes.T @ each.columns for each in causes)]
-        x = np.hstack(columns)
-        prior = np.concatenate(
-            [np.full(self._free.shape[1], FLAT), *(each.prior for each in causes)]
-        )
-        mean = np.concatenate(
-            [np.zeros(self._free.shape[1]), *(np.full(len(c.prior), c.mean) for c in causes)]
-        )
-        price = sum(each.price for each in causes) + float((mean**2 / prior**2).sum())
-        best: Model | None = None
-        for s, t, v, unusual in self._noises:
-            weighted = x / v[:, None]
-            m = x.T @ weighted + np.diag(prior**-2.0)
-            c = weighted.T @ d + mean / prior**2
-            b = np.linalg.solve(m, c) if len(c) else c
-            score = float(np.log(v).sum() + (d**2 / v).sum() - c @ b)
-            score += float(np.linalg.slogdet(m)[1] + 2.0 * np.log(prior).sum()) + price + unusual
-            if best is None or score < best.score:
-                at = np.cumsum([each.shape[1] for each in columns])
-                amounts = tuple(np.asarray(b[i:j], float) for i, j in pairwise(at))
-                best = Model(causes, amounts, score, s, t)
-        assert best is not None
-        return best
-
-    def offers(self, model: Model, pool: Sequence[Candidate]) -> list[tuple[float, Candidate]]:
-        """Score with one more cause, for each candidate, at the model's own noise."""
-        v = model.measure**2 + model.read**2 * self._drawing.spread
-        d = self._d - self._bent(model.causes, model.amounts)
-        everyone = len(self._drawing.ids)
-        # What the whole suffers has one amount: it is never named twice.
-        named = {each.kind for each in model.causes if len(each.members) == everyone}
-        pool = [e for e in pool if len(e.members) < everyone or e.kind not in named]
-        x = np.hstack([self._free, *(self._drawing.axes.T @ each.columns for each in model.causes)])
-        prior = np.concatenate(
-            [np.full(self._free.shape[1], FLAT), *(each.prior for each in model.causes)]
-        )
-        m = x.T @ (x / v[:, None]) + np.diag(prior**-2.0)
-        inverse = np.linalg.inv(m) if len(m) else m
-        left = d / v - (x / v[:, None]) @ (inverse @ (x.T @ (d / v)))
-        offers: list[tuple[float, Candidate]] = []
-        for amounts in (1, 2):
-            lot = [each for each in pool if each.columns.shape[1] == amounts]
-            if not lot:
-                continue
-            own = np.stack([self._drawing.axes.T @ each.columns for each in lot])
-            wide = own / v[None, :, None]
-            shared = np.einsum("uk,mup->mkp", x, wide)
-            gram = np.einsum("mup,muq->mpq", own, wide)
-            gram -= np.einsum("mkp,kl,mlq->mpq", shared, inverse, shared)
-            usual = np.stack([each.prior for each in lot])
-            gram += np.einsum("mp,pq->mpq", usual**-2.0, np.eye(usual.shape[1]))
-            mean = np.array([[each.mean] for each in lot]) / usual**2
-            c = np.einsum("mup,u->mp", own, left) + mean
-            gain = np.einsum("mp,mp->m", c, np.linalg.solve(gram, c[:, :, None])[:, :, 0])
-            cost = np.linalg.slogdet(gram)[1] + 2.0 * np.log(usual).sum(axis=1)
-            cost += [each.price for each in lot] + (mean**2 * usual**2).sum(axis=1)
-            offers += list(zip((model.score - gain + cost).tolist(), lot, strict=True))
-        return offers
-
-    def _with_one_more(self, model: Model) -> Model | None:
-        """The best of the few candidates that promise most, each with its own noise."""
-        offers = sorted(self.offers(model, self._all), key=lambda pair: pair[0])[:8]
-        made = [self.fitted((*model.causes, each)) for _, each in offers]
-        best = min(made, key=lambda each: each.score, default=None)
-        return best if best is not None and best.score < model.score - WORTH else None
-
-    def _grown(self, model: Model) -> Model:
-        """Groups let go of landmarks and take up others, while that lowers the score."""
-        for number, cause in enumerate(model.causes):
-            if cause.kind not in ("group", "landmark"):
-                continue
-            improved = True
-            while improved:
-                improved = False
-                for each in self._neighbours(model.causes[number]):
-                    causes = list(model.causes)
-                    causes[number] = each
-                    other = self.fitted(tuple(causes))
-                    if other.score < model.score - 1e-9:
-                        model, improved = other, True
-        return model
-
-    def _neighbours(self, cause: Candidate) -> list[Candidate]:
-        """The same group with a landmark more or less."""
-        n = len(self._drawing.ids)
-        held = set(cause.members.tolist())
-        sets = [held ^ {i} for i in range(n)]
-        return [
-            moved(self._drawing, np.array(sorted(each)))
-            for each in sets
-            if len(each) >= 3 and len(each) < n
-        ]
-
-    def _thinned(self, model: Model) -> Model:
-        """Without the causes that do not help any more."""
-        while model.causes:
-            fewer = [
-                self.fitted(tuple(each for j, each in enumerate(model.causes) if j != i))
-                for i in range(len(model.causes))
-            ]
-            best = min(fewer, key=lambda each: each.score)
-            if best.score > model.score - WORTH:
-                break
-            model = best
-        return model
 
 
 def without(drawing: Drawing, faults: Sequence[Fault]) -> Drawing:

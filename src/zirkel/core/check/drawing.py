@@ -20,6 +20,7 @@ import numpy as np
 
 from zirkel.core.arrays import Array, Indices
 from zirkel.core.check.measured import KNOWN_MM, measured, place_and_size
+from zirkel.core.head import MIDDLE_POINTS, PAIRED_POINTS
 from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.candidates import prior_cofactor
 from zirkel.core.sheet.plan import Plan
@@ -66,6 +67,12 @@ class Drawing:
     """Tolerance by tier, as a share of `extent`."""
     own_mm: tuple[float | None, float | None, float | None] = (None, None, None)
     """The artist's own, in mm, where there is one."""
+    order: tuple[int, ...] = ()
+    """Numbers of the landmarks in the order in which the recipe places them."""
+    mirrored: tuple[tuple[tuple[int, ...], tuple[tuple[int, int], ...]], ...] = ()
+    """Of each head: what lies on its line of symmetry, and its pairs."""
+    sheet: tuple[float, float] | None = None
+    """Width and height of the sheet, in mm."""
     by_recipe: bool = False
     """Whether each mark was to sit where the plan has it, however sure that is."""
 
@@ -96,8 +103,8 @@ def drawing_of(
     receding: Sequence[tuple[str, str]] = (),
 ) -> Drawing | None:
     """What was measured of the study's drawing; None for fewer than three landmarks or all at one
-    spot. `hangs` says of each landmark which were placed from it, directly or by others; `receding`
-    are edges that run back, near end first."""
+    spot. `hangs` says of each landmark, in the order of placing, which were placed from it, by
+    others too; `receding` are edges that run back, near end first."""
     found = measured(study, plan)
     number = {name: i for i, name in enumerate(adjusted.network.ids)}
     if found is None or plan.unit_mm is None or sum(found.sd < KNOWN_MM) < LEAST:
@@ -132,6 +139,9 @@ def drawing_of(
         else np.zeros((2 * len(ids), 0)),
         groups=_groups(study, place),
         hanging=_hanging(hangs or {}, place),
+        order=tuple(place[name] for name in hangs or () if name in place),
+        mirrored=tuple(_mirrored(each.points, place) for each in study.heads),
+        sheet=(study.sheet.width_mm, study.sheet.height_mm),
         receding=tuple(
             (place[near], place[far]) for near, far in receding if near in place and far in place
         ),
@@ -162,6 +172,21 @@ def _hanging(
             told.add(own)
             made.append((number[name], np.array(sorted(own))))
     return tuple(made)
+
+
+def _mirrored(
+    points: Mapping[str, str], number: Mapping[str, int]
+) -> tuple[tuple[int, ...], tuple[tuple[int, int], ...]]:
+    """What of a head was measured on its line of symmetry, and which pairs beside it."""
+    at = {point: number[name] for point, name in points.items() if name in number}
+    return (
+        tuple(at[each] for each in MIDDLE_POINTS if each in at),
+        tuple(
+            (at[f"{each}_left"], at[f"{each}_right"])
+            for each in PAIRED_POINTS
+            if f"{each}_left" in at and f"{each}_right" in at
+        ),
+    )
 
 
 def _edges(study: Study, number: Mapping[str, int]) -> tuple[tuple[int, int], ...]:

@@ -60,4 +60,4 @@ def diagnosed(posed: Posed, answer: Sequence[float], scene: Scene) -> tuple[Stud
             if LEAST <= len(each.outline) < len(ids)
         ),
     )
-    return study, Check(drawing, diagnose(drawing), (), {})
+    return study, Check(drawing, diagnose(drawing), (), {}, {})

@@ -10,7 +10,8 @@ import numpy as np
 from zirkel.core.arrays import Array
 from zirkel.core.check.correct import Check
 from zirkel.core.drawn import EyeGuess, KeptCheck, KeptFault, KeptMove
-from zirkel.core.words.check import About, say_correction, say_fault
+from zirkel.core.words.checked import About
+from zirkel.core.words.drawn_wrong import say_correction, say_fault, say_touch_up
 
 
 def kept_check(about: About, name: str, at: str, guesses: Sequence[EyeGuess] = ()) -> KeptCheck:
@@ -33,13 +34,20 @@ def kept_check(about: About, name: str, at: str, guesses: Sequence[EyeGuess] = (
             KeptFault(each.kind, say_fault(about, each), each.landmarks)
             for each in found.diagnosis.faults
         ),
-        moves=tuple(
-            KeptMove(say_correction(about, each), each.fault.landmarks)
-            for each in found.corrections
-        ),
+        moves=_moves(about),
         guesses=tuple(replace(each, right=was_right(each, found)) for each in guesses),
         photograph=about.study.photograph,
     )
+
+
+def _moves(about: About) -> tuple[KeptMove, ...]:
+    """What is to be done: the orders, then the pass over single marks."""
+    orders = [
+        KeptMove(say_correction(about, each), each.fault.landmarks) for each in about.check.orders
+    ]
+    if about.check.touch_up:
+        orders.append(KeptMove(say_touch_up(about), tuple(about.check.touch_up)))
+    return tuple(orders)
 
 
 def _rounded(at: Array) -> tuple[float, float]:

@@ -17,7 +17,8 @@ from zirkel.core.subject.scene import Scene
 from zirkel.core.values.fractions import say_number
 from zirkel.core.values.tilts import say_tilt
 from zirkel.core.words.base import words_of
-from zirkel.core.words.check import About, say_fault
+from zirkel.core.words.checked import About
+from zirkel.core.words.drawn_wrong import say_fault
 
 SMALL = 0.005
 """Least error of a measure's own unit worth a word, for shares; a hundredfold for degrees."""

@@ -44,3 +44,8 @@ class Candidate:
     def price(self) -> float:
         """What naming it costs, in -2 ln evidence."""
         return 2.0 * math.log(self.alternatives) + self.known
+
+
+def one_amount(name: str, base: float = 0.0, **also: Any) -> Callable[[Array], dict[str, Any]]:
+    """What tells a fault of one amount: `base` and it under that name, and what else is known."""
+    return lambda amounts: {**also, name: base + float(amounts[0])}

@@ -1,5 +1,5 @@
-"""What habit does to a drawing: what is looked at longest grows, near-uprights are made upright,
-depth is drawn as it is known to be."""
+"""What habit does to a drawing: shapes too wide or too tall, near-uprights made upright, depth
+drawn as it is known to be."""
 
 from __future__ import annotations
 
@@ -17,12 +17,12 @@ UPRIGHT_DEG = (1.5, 12.0)
 """Edges that lean so little, but do lean, are the ones that get drawn upright."""
 
 KINDS = 6
-WAYS = {"grown": (1.0, 1.0), "wide": (1.0, 0.0), "tall": (0.0, 1.0)}
-"""Of a shape that was drawn larger: which of its sides."""
+WAYS = {"wide": (1.0, 0.0), "tall": (0.0, 1.0)}
+"""Of a shape that was drawn larger one way only: which of its sides."""
 
 
-def grown(drawing: Drawing) -> Iterator[Candidate]:
-    """Each shape larger than it should be, or only wider or taller, about its own middle."""
+def sided(drawing: Drawing) -> Iterator[Candidate]:
+    """Each shape wider or taller than it should be, about its own middle."""
     held = [each for _, each in drawing.groups if len(each) >= LEAST_GROWN]
     for members in held:
         if len(members) > LARGEST_SHARE * len(drawing.ids):

@@ -82,14 +82,15 @@ class Recipe:
 
     @property
     def hangs(self) -> dict[str, frozenset[str]]:
-        """Of each landmark, those placed from it, directly or by others."""
-        made: dict[str, set[str]] = {}
+        """Of each landmark, in the order of placing, those placed from it, directly or by
+        others."""
+        made: dict[str, set[str]] = {each.landmark: set() for each in self.constructions}
         above: dict[str, set[str]] = {}
         for each in self.constructions:
             direct = {name for step in each.steps for name in step.via}
             above[each.landmark] = direct.union(*(above[name] for name in direct))
             for name in above[each.landmark]:
-                made.setdefault(name, set()).add(each.landmark)
+                made[name].add(each.landmark)
         return {name: frozenset(others) for name, others in made.items()}
 
     @property
