@@ -36,7 +36,7 @@ export function Judging({ room, inches, tell }: Props) {
         onChange={(against) => put({ against })}
       />
       <p>Drawn</p>
-      <Segmented
+      <Segmented<"recipe" | "eye">
         block
         options={[
           { value: "recipe", label: "By the recipe" },
