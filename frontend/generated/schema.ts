@@ -7369,6 +7369,8 @@ export interface components {
             guesses: components["schemas"]["GuessShown"][];
             /** Moves */
             moves: components["schemas"]["MoveShown"][];
+            /** Off */
+            off: boolean;
             /** Runner Up */
             runner_up: string | null;
             /** Said */

@@ -1,6 +1,7 @@
 """The whole round of a check, as somebody at the easel makes it."""
 
 import io
+import time
 import unittest
 from typing import ClassVar
 
@@ -93,6 +94,67 @@ class Round(BrowserCase):
         self.assertIn("It stands", passes.nth(1).inner_text())
         passes.nth(0).get_by_role("button").click()
         self.page.wait_for_selector("svg[aria-label='The drawing at check 1']")
+
+    def test_a_beginner_s_drawing_at_half_a_second_a_tap(self):
+        """A fifth too large, leaning by six degrees, its features a tenth too large again; every
+        answer of the server's takes a second and a half: nobody waits for it."""
+        study = read_study(demonstration(MASK))
+        marks = Worked(study).plan.marks
+        names = [each.id for each in study.landmarks]
+        at = np.array([(marks[n].held_left_mm, marks[n].held_top_mm) for n in names])
+        smaller = [i for i, each in enumerate(study.landmarks) if each.tier > 1]
+        made = at.copy()
+        own = at[smaller].mean(axis=0)
+        made[smaller] = own + 1.1 * (at[smaller] - own)
+        x, y = (0.8 * 1.2 * (made - made.mean(axis=0))).T
+        places = at.mean(axis=0) + np.column_stack([x - y * np.tan(np.radians(6.0)), y])
+        places = dict(
+            zip(names, places + np.random.default_rng(3).normal(0, 0.8, at.shape), strict=True)
+        )
+        self.called = {each.id: each.name for each in study.landmarks}
+        self.open(f"/studies/{self.number}/check", "text=Where does your drawing stand?")
+        self.take_in(places, "Photograph of the drawing")
+        self.page.route("**/changes", lambda route: (time.sleep(0.3), route.continue_()))
+        box = self.page.locator("svg[data-pointing=true]").bounding_box()
+        version = self.version()
+
+        def tap(place):
+            x = box["x"] + box["width"] * place[0] / self.size[0]
+            y = box["y"] + box["height"] * place[1] / self.size[1]
+            self.page.mouse.click(float(x), float(y))
+
+        for number, name in enumerate(names):
+            expect(self.page.locator(f"text=Tap where {self.called[name]} is drawn")).to_be_visible(
+                timeout=1000
+            )
+            if number == 2:
+                # On the place of the one before: asked about, and put right.
+                tap(places[names[1]])
+                self.page.wait_for_selector(f"text=Same place as {self.called[names[1]]}: a slip?")
+                self.page.click("text=A slip: again")
+            if number == 5:
+                self.page.keyboard.press("s")
+            else:
+                tap(places[name])
+            self.page.wait_for_timeout(200)
+        self.wait_for_version(version + len(names) - 1)
+        self.page.unroute_all()
+        self.page.wait_for_selector("text=Drag a mark to mend it")
+        # One is dragged to where it lies, and back.
+        start = box["x"] + box["width"] * places[names[0]][0] / self.size[0]
+        top = box["y"] + box["height"] * places[names[0]][1] / self.size[1]
+        for way in (40, -40):
+            self.page.mouse.move(start + (40 if way < 0 else 0), top)
+            self.page.mouse.down()
+            self.page.mouse.move(start + (0 if way < 0 else 40), top, steps=3)
+            self.page.mouse.up()
+        self.wait_for_version(version + len(names) + 1)
+        self.page.get_by_role("button", name="Check it").click()
+        self.page.wait_for_selector("text=To do, in this order")
+        told = self.page.locator("aside").inner_text().replace("\u00a0", " ")
+        self.assertRegex(told, "It is off as a whole")
+        self.assertRegex(told, r"Everything leans to the right by [567]")
+        self.assertLessEqual(self.page.get_by_role("checkbox").count(), 4)
 
     def test_by_ruler_with_the_keyboard_and_eye_first(self):
         self.open(f"/studies/{self.number}/check", "text=Where does your drawing stand?")

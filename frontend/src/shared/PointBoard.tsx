@@ -9,6 +9,8 @@ import styles from "./PointBoard.module.css";
 import { useSize } from "./useSize";
 
 const FINGER = 16;
+/** A finger that moved further has dragged. */
+const DRAGGED = 8;
 /** Mean width of a letter of the names, in pixels. */
 const LETTER = 7.4;
 const STEP = 0.002;
@@ -28,6 +30,8 @@ type Props = {
   /** A place was set, in shares of the picture; nothing can be set where this is missing. */
   onSet?: (at: Point) => void;
   onChoose?: (dot: string) => void;
+  /** A dot was dragged there, in shares of the picture. */
+  onDrag?: (dot: string, at: Point) => void;
   /** Dots are chosen, even where one is already. */
   picking?: boolean;
   /** What is drawn over the dots, for a picture of so many pixels. */
@@ -50,6 +54,7 @@ export function PointBoard({
   points = [],
   onSet,
   onChoose,
+  onDrag,
   picking,
   children,
 }: Props) {
@@ -66,15 +71,18 @@ export function PointBoard({
     const frame = event.currentTarget.getBoundingClientRect();
     return clamped({ x: event.clientX - frame.left, y: event.clientY - frame.top });
   };
+  const places = dots.map((each) => ({ x: each.at.x * w, y: each.at.y * h }));
+  /** The dot that was taken hold of, and where. */
+  const held = useRef<{ id: string; from: Point } | null>(null);
+  const dotAt = (p: Point) => dots[nearest(places, p, FINGER)];
   const set = (p: Point) => {
-    const found =
-      dots[
-        nearest(
-          dots.map((each) => ({ x: each.at.x * w, y: each.at.y * h })),
-          p,
-          FINGER,
-        )
-      ];
+    const taken = held.current;
+    held.current = null;
+    if (taken && Math.hypot(p.x - taken.from.x, p.y - taken.from.y) > DRAGGED) {
+      onDrag?.(taken.id, { x: p.x / w, y: p.y / h });
+      return;
+    }
+    const found = dotAt(p);
     if (found && (picking || !chosen)) {
       onChoose?.(found.id);
     } else {
@@ -99,11 +107,14 @@ export function PointBoard({
         tabIndex: 0,
         onPointerMove: (event: React.PointerEvent<SVGSVGElement>) => setGlass(where(event)),
         onPointerLeave: () => setGlass(null),
+        onPointerDown: (event: React.PointerEvent<SVGSVGElement>) => {
+          const found = onDrag && dotAt(where(event));
+          held.current = found ? { id: found.id, from: where(event) } : null;
+        },
         onPointerUp: (event: React.PointerEvent<SVGSVGElement>) => set(where(event)),
         onKeyDown: onKey,
       }
     : {};
-  const places = dots.map((each) => ({ x: each.at.x * w, y: each.at.y * h }));
   const names = besidePoints(
     dots.flatMap(({ id, name }, i) =>
       name ? [{ id, text: name, at: places[i] as Point, must: id === chosen }] : [],

@@ -62,6 +62,8 @@ class Verdict(BaseModel):
 
     check: str
     sound: bool
+    off: bool
+    """Whether something is wrong beyond marks to be touched up."""
     said: str
     faults: list[FaultShown]
     runner_up: str | None
@@ -94,6 +96,7 @@ def verdict_of(worked: Worked, check: Check | None) -> Verdict | None:
     return Verdict(
         check=kept.id,
         sound=check.sound,
+        off=check.off,
         said=say_verdict(about),
         faults=[
             FaultShown(

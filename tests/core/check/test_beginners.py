@@ -92,7 +92,7 @@ class Together(Beginner):
     def test_they_are_called_by_their_shapes_and_why_is_said(self):
         said = self.told(self.drawn("wooden_mask", together(1.15), 3))
         self.assertRegex(said, r"together are 1[3-7] % too large. What is looked at longest grows.")
-        self.assertRegex(said, r"Make .* 1[3-7] % smaller about its middle")
+        self.assertRegex(said, r"Make .* 1[3-7] % smaller about their middle")
         self.assertIn("It is off in one place", said)
 
     def test_features_turned_together(self):

@@ -12,6 +12,7 @@ import { DrawnSheet } from "./DrawnSheet";
 import { Look } from "./Look";
 import { Measure } from "./Measure";
 import { Passes } from "./Passes";
+import { useMarking } from "./useMarking";
 import { VerdictPane } from "./VerdictPane";
 
 type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
@@ -20,6 +21,7 @@ type Step = "measure" | "look" | "verdict";
 const SHORTCUTS = [
   { keys: "← → ↑ ↓", does: "On the picture: move the magnifier; with Shift faster" },
   { keys: "Enter", does: "Set the landmark there" },
+  { keys: "s", does: "Skip a landmark that is hidden or not drawn yet" },
   { keys: "n", does: "The next correction" },
   { keys: "?", does: "These keys" },
 ];
@@ -27,7 +29,6 @@ const SHORTCUTS = [
 export function CheckRoom({ bench, make }: Props) {
   const check = useQuery(queries.check(bench));
   const [wanted, setStep] = useState<Step | null>(null);
-  const [chosen, setChosen] = useState<string | null>(null);
   const [corners, setCorners] = useState<{ photograph: Photograph; said: string } | null>(null);
   const [expected, setExpected] = useState(false);
   const [at, setAt] = useState(0);
@@ -35,7 +36,14 @@ export function CheckRoom({ bench, make }: Props) {
   const [guesses, setGuesses] = useState<EyeGuess[]>([]);
   const [help, setHelp] = useState(false);
   const [past, setPast] = useState<string | null>(null);
+  const tell = async (change: Change, done = ""): Promise<boolean> => {
+    const trouble = await make(change);
+    setSaid(trouble ?? done);
+    return trouble === null;
+  };
   const room = check.data;
+  const marking = useMarking(room, tell);
+  const { chosen, setChosen } = marking;
   const verdict = room?.verdict ?? null;
   const step: Step = wanted ?? (verdict ? "verdict" : "measure");
 
@@ -46,7 +54,11 @@ export function CheckRoom({ bench, make }: Props) {
     if (event.key === "n" && verdict) {
       setAt((old) => (old + 1) % Math.max(verdict.moves.length, 1));
     }
-    return event.key === "?" || event.key === "n";
+    const skips = event.key === "s" && step === "measure" && Boolean(room?.photograph && chosen);
+    if (skips) {
+      marking.skip(room?.version === bench.version);
+    }
+    return skips || event.key === "?" || event.key === "n";
   });
 
   if (check.error) {
@@ -55,11 +67,6 @@ export function CheckRoom({ bench, make }: Props) {
   if (!room) {
     return <p role="status">Laying the drawing over the plan…</p>;
   }
-  const tell = async (change: Change, done = ""): Promise<boolean> => {
-    const trouble = await make(change);
-    setSaid(trouble ?? done);
-    return trouble === null;
-  };
   const find = async (picture: string) => {
     try {
       const found = await api.corners(bench.id, picture);
@@ -68,22 +75,12 @@ export function CheckRoom({ bench, make }: Props) {
       setSaid(error instanceof ApiError ? error.sentence : String(error));
     }
   };
-  const mark = async (x: number, y: number) => {
-    if (!chosen) {
-      return;
-    }
-    const here = room.landmarks.findIndex((each) => each.id === chosen);
-    const name = room.landmarks[here]?.name ?? chosen;
-    // What is marked is only known of this version: after a new photograph nothing is any more.
-    const marked = (each: (typeof room.landmarks)[number] | undefined) =>
-      room.version === bench.version && Boolean(each?.marked);
-    const again = marked(room.landmarks[here]);
-    const place: [number, number] = [Math.round(x * 10) / 10, Math.round(y * 10) / 10];
-    if (await tell({ type: "mark_drawn", landmark: chosen, at: place }, `${name} is marked.`)) {
-      const next = room.landmarks.slice(here + 1).find((each) => !marked(each));
-      setChosen(again ? null : (next?.id ?? null));
-    }
-  };
+  // What is marked is only known of this version: after a new photograph nothing is any more.
+  const fresh = room.version === bench.version;
+  const place = (x: number, y: number): [number, number] => [
+    Math.round(x * 10) / 10,
+    Math.round(y * 10) / 10,
+  ];
   const judge = async () => {
     if (await tell({ type: "keep_check", guesses })) {
       setGuesses([]);
@@ -129,7 +126,9 @@ export function CheckRoom({ bench, make }: Props) {
           picking={picking}
           expected={expected || picking || step === "verdict"}
           judged={step === "verdict" && !shown}
-          onMark={mark}
+          sent={marking.sent}
+          onMark={(x, y) => chosen && marking.mark(chosen, place(x, y), fresh)}
+          onDrag={(id, x, y) => marking.mark(id, place(x, y), fresh)}
           onChoose={setChosen}
         />
         {room.history.length > 0 && (
@@ -141,8 +140,8 @@ export function CheckRoom({ bench, make }: Props) {
           <Measure
             bench={bench}
             room={room}
-            chosen={chosen}
-            onChoose={setChosen}
+            marking={marking}
+            fresh={fresh}
             expected={expected}
             onExpected={setExpected}
             onPicture={find}

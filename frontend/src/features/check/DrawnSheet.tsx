@@ -19,7 +19,10 @@ type Props = {
   expected: boolean;
   /** What the check found is shown. */
   judged: boolean;
+  /** Marks that the room doesn't show yet. */
+  sent: ReadonlyMap<string, [number, number]>;
   onMark: (x: number, y: number) => void;
+  onDrag: (landmark: string, x: number, y: number) => void;
   onChoose: (landmark: string | null) => void;
 };
 
@@ -33,7 +36,12 @@ export function DrawnSheet(props: Props) {
   const places = new Map(
     past
       ? Object.entries(past.places)
-      : room.landmarks.flatMap((each) => (each.measured ? [[each.id, each.measured]] : [])),
+      : [
+          ...room.landmarks.flatMap((each) =>
+            each.measured ? [[each.id, each.measured] as const] : [],
+          ),
+          ...props.sent,
+        ],
   );
   const targets = new Map(
     past
@@ -61,6 +69,9 @@ export function DrawnSheet(props: Props) {
         pointing || looking || picking
           ? (at) => pointing && props.onMark(at.x * width_mm, at.y * height_mm)
           : undefined
+      }
+      onDrag={
+        pointing ? (id, at) => props.onDrag(id, at.x * width_mm, at.y * height_mm) : undefined
       }
       onChoose={props.onChoose}
       picking={looking || picking}

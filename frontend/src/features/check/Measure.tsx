@@ -1,19 +1,22 @@
 // Getting the drawing in: by a photograph, by ruler, by the stick, or any mixture of them.
-import { Button, Segmented, Switch } from "antd";
+import { Button, Segmented } from "antd";
 import { useState } from "react";
 import type { Bench, Change, CheckRoom } from "../../api/types";
 import { PictureUpload } from "../../shared/PictureUpload";
 import { Said } from "../../shared/Said";
 import styles from "./Check.module.css";
 import { Judging } from "./Judging";
+import { Marks } from "./Marks";
 import { Ruler } from "./Ruler";
 import { Stick } from "./Stick";
+import type { Marking } from "./useMarking";
 
 type Props = {
   bench: Bench;
   room: CheckRoom;
-  chosen: string | null;
-  onChoose: (landmark: string | null) => void;
+  marking: Marking;
+  /** The room is of this version of the drawing. */
+  fresh: boolean;
   expected: boolean;
   onExpected: (on: boolean) => void;
   onPicture: (picture: string) => void;
@@ -28,7 +31,8 @@ const WAYS = ["Photograph", "Ruler", "Stick"] as const;
 type Way = (typeof WAYS)[number];
 
 export function Measure(props: Props) {
-  const { bench, room, chosen, onChoose, tell, said, onCheck, onBack } = props;
+  const { bench, room, marking, tell, said, onCheck, onBack } = props;
+  const { chosen, setChosen: onChoose } = marking;
   const [way, setWay] = useState<Way>("Photograph");
   return (
     <>
@@ -93,18 +97,9 @@ export function Measure(props: Props) {
   );
 }
 
-function OnPhotograph({
-  room,
-  chosen,
-  onChoose,
-  expected,
-  onExpected,
-  onPicture,
-  onCorners,
-  tell,
-}: Props) {
+function OnPhotograph(props: Props) {
+  const { room, onPicture, onCorners } = props;
   const taken = room.photograph;
-  const name = room.landmarks.find((each) => each.id === chosen)?.name;
   if (!taken) {
     return (
       <section>
@@ -122,32 +117,7 @@ function OnPhotograph({
   }
   return (
     <section>
-      <p className={styles.large} aria-live="polite">
-        {name ? `Tap where ${name} is drawn.` : "Choose a landmark, then tap where it is drawn."}
-      </p>
-      <label className={styles.switch}>
-        <Switch checked={expected} onChange={onExpected} /> Show where it should be
-      </label>
-      <ul className={styles.landmarks} aria-label="Landmarks">
-        {room.landmarks.map((each) => (
-          <li key={each.id}>
-            <button
-              type="button"
-              aria-pressed={each.id === chosen}
-              data-marked={each.marked}
-              onClick={() => onChoose(each.id === chosen ? null : each.id)}
-            >
-              {each.marked ? "✓ " : ""}
-              {each.name}
-            </button>
-          </li>
-        ))}
-      </ul>
-      {chosen && room.landmarks.find((each) => each.id === chosen)?.marked && (
-        <Button onClick={() => tell({ type: "mark_drawn", landmark: chosen, at: null })}>
-          Take its mark back
-        </Button>
-      )}
+      <Marks {...props} />
       <p className={styles.note}>
         A place tapped here is good to about <Said text={taken.sigma} />.
       </p>

@@ -27,7 +27,7 @@ export function VerdictPane({ room, verdict, at, onAt, tell, onMeasure, trouble 
   };
   return (
     <>
-      <h2 data-sound={verdict.sound} role="status" className={styles.verdict}>
+      <h2 data-sound={!verdict.off} role="status" className={styles.verdict}>
         {verdict.said}
       </h2>
       <div className={styles.scroll}>

@@ -32,8 +32,8 @@ class Diagnosis:
 
     @property
     def errs(self) -> float:
-        """The factor on what measuring the drawing errs; scatter beyond that is no excuse."""
-        return min(self.model.measure, MEASURED[-1])
+        """The factor on what measuring the drawing errs; marks that lie scattered are no excuse."""
+        return self.model.measure if self.model.measure in MEASURED else MEASURED[0]
 
 
 @dataclass(frozen=True, slots=True)

@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from zirkel.core.check.causes.base import Fault
 from zirkel.core.check.suspects import Suspect
 from zirkel.core.drawn import Ruled
 from zirkel.core.sightings import Sighting
 from zirkel.core.words.base import Words
-from zirkel.core.words.checked import EDGES, About
+from zirkel.core.words.checked import EDGES, MANY, About, listed
 from zirkel.core.words.drawn_wrong import say_fault
 from zirkel.core.words.network import say_value
 from zirkel.core.words.sightings import said
@@ -46,7 +48,7 @@ def say_verdict(about: About) -> str:
     elif found.faults:
         told = "It is off in a few places; the rest stands."
     elif found.unexplained is None:
-        told = f"It stands; touch up {about.called(tuple(check.touch_up) or outside)} in passing."
+        told = f"It stands; touch up {_marks(about, tuple(check.touch_up) or outside)} in passing."
     else:
         told = ""
     if found.unexplained is not None:
@@ -57,6 +59,12 @@ def say_verdict(about: About) -> str:
             "marks lie each its own way. Take the large ones again, one by one."
         )
     return " ".join(told.split())
+
+
+def _marks(about: About, landmarks: Sequence[str]) -> str:
+    if len(landmarks) > MANY:
+        return f"{len(landmarks)} marks"
+    return listed([about.words.of(each) for each in landmarks])
 
 
 TOLD_BELOW = 0.9

@@ -60,19 +60,32 @@ class About:
         names = [self.words.of(each) for each in landmarks]
         if len(names) == 1:
             return names[0]
-        shape = self.shape_of(landmarks)
-        if shape is not None:
-            return shape
+        return self.shape_of(landmarks) or self._hanging(landmarks) or self._some(landmarks, names)
+
+    def _hanging(self, landmarks: Sequence[str]) -> str | None:
+        """One landmark and all that was placed from it, if they are that."""
         ids = self.check.drawing.ids
         for first, members in self.check.drawing.hanging:
             if set(landmarks) == {ids[i] for i in members}:
                 return f"{self.words.of(ids[first])} and all that hangs on it"
+        return None
+
+    def _some(self, landmarks: Sequence[str], names: Sequence[str]) -> str:
+        """By shapes, by the few that are not among them, or by the first of their own names."""
         shapes = self.shapes_of(landmarks)
-        if len(shapes) > 1 and len(shapes) <= MANY:
-            return ", ".join(shapes[:-1]) + f" and {shapes[-1]}"
+        if 1 < len(shapes) <= MANY:
+            return listed(shapes)
+        others = [each for each in self.check.drawing.ids if each not in set(landmarks)]
+        if len(names) > MANY and len(others) <= MANY:
+            return f"All but {listed([self.words.of(each) for each in others])}"
         if len(names) <= MANY:
-            return ", ".join(names[:-1]) + f" and {names[-1]}"
+            return listed(names)
         return f"{names[0]}, {names[1]} and {len(names) - 2} more round them"
+
+
+def listed(names: Sequence[str]) -> str:
+    """Names one after the other: "a, b and c"."""
+    return " and ".join([", ".join(names[:-1]), names[-1]]) if len(names) > 1 else "".join(names)
 
 
 def say_way(words: Words, dx: float, dy: float) -> str:

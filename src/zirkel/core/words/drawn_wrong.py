@@ -35,8 +35,11 @@ def say_touch_up(about: About) -> str:
     """The pass over single marks, the furthest off first."""
     marks = sorted(about.check.touch_up.items(), key=lambda each: -float(np.hypot(*each[1])))
     told = [f"{about.words.of(name)} {say_way(about.words, *way)}" for name, way in marks]
+    lost = about.check.diagnosis.unexplained is not None
     if len(told) > TOUCHED:
-        return f"Touch up {len(told)} marks as their arrows say: {told[0]} to begin with."
+        start = "Take" if lost else "Touch up"
+        way = "again, the large ones first" if lost else "as their arrows say"
+        return f"{start} {len(told)} marks {way}. Furthest: {told[0]}."
     return f"Touch up in passing: {'; '.join(told)}."
 
 
@@ -287,8 +290,9 @@ def _shrink(about: About, made: Correction) -> str:
     ways = {"wide": ("narrower", "wider"), "tall": ("lower", "taller")}
     way = ways.get(made.fault.kind, ("smaller", "larger"))[factor < 1]
     what = about.called(made.fault.landmarks)
+    whose = "their" if _many(about, made.fault.landmarks) else "its"
     return (
-        f"Make {what} {_percent(factor)} {way} about its middle: {name} goes "
+        f"Make {what} {_percent(factor)} {way} about {whose} middle: {name} goes "
         f"{say_way(about.words, dx, dy)}."
     )
 
