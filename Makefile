@@ -53,7 +53,7 @@ unit: wheel
 campaign: $(STATE)/check $(PAGES)
 	sh scripts/ensure-chromium.sh
 	ZIRKEL_CAMPAIGN=1 $(BIN)/python -m tests tests.core tests.pictures tests.store tests.web
-	$(BIN)/python -m bench campaign fuzz
+	$(BIN)/python -m bench beginners checking sure campaign fuzz
 
 types: $(STATE)/check $(STATE)/typegen
 	$(BIN)/python -m zirkel.web.openapi > frontend/generated/openapi.json

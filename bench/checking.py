@@ -137,7 +137,7 @@ def main() -> None:
             two += both and len(found) <= 3
             checked = check(drawing_of(made, worked.solution.adjusted, worked.plan))
             drawing = checked.drawing
-            left = drawing.off + sum(each.moves for each in checked.orders)
+            left = drawing.off + sum(each.moves for each in checked.orders) + checked.touched
             limit = tolerances(drawing, checked.diagnosis.errs) + 1e-9
             repaired += bool((np.hypot(*left.T) <= limit).all())
             few += len(checked.orders) <= len(kinds) + 1

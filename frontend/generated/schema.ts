@@ -1903,6 +1903,8 @@ export interface components {
             eye_first: boolean;
             /** Gates */
             gates: components["schemas"]["GateShown"][];
+            /** Habits */
+            habits: string[];
             /** History */
             history: components["schemas"]["CheckShown"][];
             /** Landmarks */
@@ -2802,6 +2804,11 @@ export interface components {
             landmarks?: string[];
             /** Said */
             said: string;
+            /**
+             * Way
+             * @default
+             */
+            way?: string;
         } & {
             [key: string]: unknown;
         };
@@ -4994,6 +5001,8 @@ export interface components {
             exercises: components["schemas"]["ExerciseShown"][];
             /** Guesses */
             guesses: components["schemas"]["LineShown"][];
+            /** Habits */
+            habits: string[];
             /** Today */
             today: components["schemas"]["DrillShown"][];
             /** Trials */
@@ -7363,6 +7372,8 @@ export interface components {
         Verdict: {
             /** Check */
             check: string;
+            /** Decide */
+            decide: string | null;
             /** Faults */
             faults: components["schemas"]["FaultShown"][];
             /** Guesses */
@@ -7375,6 +7386,8 @@ export interface components {
             runner_up: string | null;
             /** Said */
             said: string;
+            /** Since */
+            since: string[];
             /** Sound */
             sound: boolean;
             /** Standing */

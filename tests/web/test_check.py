@@ -122,6 +122,57 @@ class EyeFirst(CheckCase):
         self.assertEqual(self.room()["against"], "proportions")
         self.assertIsNone(self.store.get(self.number).study.tolerance)
 
+    def test_the_next_check_says_what_came_of_the_moves(self):
+        verdict = self.room()["verdict"]
+        tip = next(a for m in verdict["moves"] for a in m["arrows"] if a["landmark"] == "spout_tip")
+        self.assertEqual(verdict["since"], [])
+        self.change(type="mark_drawn", landmark="spout_tip", at=tip["end"])
+        self.change(type="keep_check")
+        since = self.room()["verdict"]["since"]
+        self.assertTrue(since[0].startswith("Repaired since: Spout, tip"), since)
+        self.assertIn("Not repaired yet", since[1])
+
+    def test_what_three_drawings_did_is_told_and_handed_to_practice(self):
+        """Three studies of one's own with the demonstration's drawing: a can too wide each time.
+        Two are none; the demonstration itself and one taken off the wall don't count."""
+        said = ["Your last three drawings all had a shape too wide."]
+        unchecked = {key: each for key, each in json.loads(DEMO).items() if key != "checks"}
+        self.store.create(self.store.get(self.number).study, demo="potting_bench")
+        self.store.delete(self.number)
+        for told in ([], [], said):
+            made = self.post("/studies/import", 201, data=as_bytes(unchecked))
+            self.number = made["id"]
+            self.change(type="keep_check")
+            self.assertEqual(self.room()["habits"], told)
+        practice = self.get("/practice").json
+        self.assertEqual(practice["habits"], said)
+        self.assertEqual(practice["today"][0]["exercise"], "box")
+        self.store.delete(self.number)
+        self.assertEqual(self.get("/practice").json["habits"], [])
+
+    def test_a_drawing_by_eye_where_the_plan_is_unsure_asks_for_a_sighting(self):
+        """A mark off by half as much again as the plan is sure of: the reading that decides is
+        asked for; by the recipe it is a slip, and nothing is asked."""
+        worked = self.store.get(self.number).worked
+        name, mark = max(
+            ((n, m) for n, m in worked.plan.marks.items() if m.sd_mm),
+            key=lambda each: each[1].sd_mm,
+        )
+        for each, at in worked.plan.marks.items():
+            aside = max(1.7 * mark.sd_mm, 12.0) if each == name else 0.0
+            self.change(
+                type="mark_drawn",
+                landmark=each,
+                at=[at.held_left_mm + aside, at.held_top_mm],
+            )
+        self.change(type="keep_check")
+        verdict = self.room()["verdict"]
+        asked = verdict["decide"] or " ".join(verdict["suspects"])
+        self.assertIn("ight", asked)
+        self.change(type="set_drawn_by", by="recipe")
+        self.change(type="keep_check")
+        self.assertIsNone(self.room()["verdict"]["decide"])
+
 
 class Pictures(CheckCase):
     def test_the_sheet_is_found_and_laid_flat(self):

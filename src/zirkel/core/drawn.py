@@ -112,6 +112,8 @@ class KeptFault:
 
     kind: str = entry("id")
     said: str = entry("note")
+    way: str = entry("text", "")
+    """Which of its two ways it went: larger or smaller, left or right."""
     landmarks: tuple[str, ...] = entry("id", (), many="list")
     extra: Extra = unknown()
 

@@ -10,7 +10,7 @@ from sqlalchemy import Engine, select
 from sqlalchemy.orm import Session
 
 from zirkel.errors import CannotKeep
-from zirkel.store.tables import CardRow, StudyRow
+from zirkel.store.tables import CardRow, PupilRow, RecordRow, StudyRow
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,6 +50,20 @@ class Cards:
                 )
                 for number, version, title, demo, changed, of, by, body in rows.all()
             ]  # fmt: skip
+
+    def drawn(self, most: int) -> list[int]:
+        """The artist's own studies whose drawing was checked, last changed first: no demonstration
+        and no pupil's."""
+        with Session(self._engine.execution_options(writes=False)) as session, session.begin():
+            checked = select(RecordRow.study_id).where(RecordRow.collection == "checks")
+            asked = (
+                select(StudyRow.id)
+                .where(StudyRow.deleted_at.is_(None), StudyRow.demo.is_(None))
+                .where(StudyRow.id.in_(checked), StudyRow.id.not_in(select(PupilRow.study_id)))
+                .order_by(StudyRow.changed_at.desc(), StudyRow.id.desc())
+                .limit(most)
+            )
+            return list(session.scalars(asked))
 
     def keep(self, study_id: int, version: int, made_by: str, body: dict[str, Any]) -> None:
         """Keep a card; where that can't be written, it is made again next time."""

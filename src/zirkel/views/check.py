@@ -20,6 +20,7 @@ from zirkel.core.worked import Worked
 from zirkel.store.store import Store
 from zirkel.views.drawing import PhotographShown, photograph_shown
 from zirkel.views.drifts import say_drifts
+from zirkel.views.habits import habits_of, told
 from zirkel.views.verdict import Verdict, verdict_of
 
 TIERS = {1: "Large shapes", 2: "Middle shapes", 3: "Detail"}
@@ -103,6 +104,8 @@ class CheckRoom(BaseModel):
     verdict: Verdict | None
     gates: list[GateShown]
     history: list[CheckShown]
+    habits: list[str]
+    """What the artist's last drawings do over and over."""
     drifted: list[str]
     """Where the drawing of a head has drifted to the rule of thumb, away from the readings."""
 
@@ -129,6 +132,7 @@ def open_check(store: Store, study_id: int) -> CheckRoom:
         missing=_missing(worked, found, check),
         verdict=verdict_of(worked, check),
         gates=[_gate(each, study) for each in gates(study)],
+        habits=told(habits_of(store)) if study.checks else [],
         drifted=say_drifts(worked, found),
         history=[_kept(each, i, base, words) for i, each in enumerate(study.checks)],
     )

@@ -27,6 +27,7 @@ from zirkel.store.practice import ME, KeptTrial
 from zirkel.store.store import Store, Stored
 from zirkel.studyfile.entries import Id
 from zirkel.studyfile.practice_file import read_kept, write_practice
+from zirkel.views.habits import habits_of, told, trained_by
 
 MOST_DOTS = 400
 
@@ -118,6 +119,8 @@ class PracticeRoom(BaseModel):
     artists: list[ArtistShown]
     artist: str
     trials: int
+    habits: list[str]
+    """What the last drawings do over and over."""
     today: list[DrillShown]
     exercises: list[ExerciseShown]
     guesses: list[LineShown]
@@ -150,11 +153,13 @@ def open_practice(store: Store, artist: str | None) -> PracticeRoom:
         if each.seconds is not None:
             taken.setdefault(each.exercise, []).append(each.seconds)
     today = day_of(datetime.now(UTC))
+    found = habits_of(store)
     return PracticeRoom(
+        habits=told(found),
         artists=all_artists(store).artists,
         artist=who.id,
         trials=len(own),
-        today=[_drill(each) for each in todays(eyes, own, today)],
+        today=[_drill(each) for each in todays(eyes, own, today, trained_by(found))],
         exercises=[
             ExerciseShown(
                 name=each.name, title=each.title, trains=each.trains,

@@ -2,16 +2,21 @@
 
 from __future__ import annotations
 
+import numpy as np
 from pydantic import BaseModel
 
 from zirkel.core.arrays import Array
 from zirkel.core.check.correct import Check
 from zirkel.core.check.drawing import Drawing
+from zirkel.core.check.since import since
 from zirkel.core.check.tolerance import tolerances
 from zirkel.core.drawn import EyeGuess, KeptCheck
+from zirkel.core.network.decides import decides
 from zirkel.core.words.check import say_runner_up, say_sure, say_suspect, say_verdict
 from zirkel.core.words.checked import About, say_where
+from zirkel.core.words.drawings import say_since
 from zirkel.core.words.drawn_wrong import say_correction, say_fault, say_touch_up
+from zirkel.core.words.sightings import ask_for
 from zirkel.core.worked import Worked
 
 SAME_MM = 0.05
@@ -68,6 +73,10 @@ class Verdict(BaseModel):
     faults: list[FaultShown]
     runner_up: str | None
     suspects: list[str]
+    decide: str | None
+    """What to sight where drawing and plan differ and neither is sure."""
+    since: list[str]
+    """What came of the moves of the check before this one."""
     moves: list[MoveShown]
     standing: list[StandingShown]
     guesses: list[GuessShown]
@@ -107,10 +116,41 @@ def verdict_of(worked: Worked, check: Check | None) -> Verdict | None:
         ],
         runner_up=None if runner is None else say_runner_up(about, runner),
         suspects=[say_suspect(about, each) for each in check.suspects],
+        decide=_decide(worked, about),
+        since=say_since(since(study.checks[-2], kept), worked.words)
+        if len(study.checks) > 1
+        else [],
         moves=moves,
         standing=_standing(about),
         guesses=[_guess(each, about) for each in kept.guesses],
     )
+
+
+UNSURE = 0.5
+"""The plan is unsure of a mark where its own error is more than this share of what it is off."""
+
+
+def _decide(worked: Worked, about: About) -> str | None:
+    """The sighting that tells whether the furthest mark is off, or the plan is: asked of a drawing
+    by eye, which is a witness too."""
+    check, words = about.check, about.words
+    if check.drawing.by_recipe or check.suspects:
+        return None
+    sent = dict(check.touch_up)
+    for each in check.diagnosis.faults:
+        for name in each.landmarks:
+            dx, dy = each.moved[about.spot(name)]
+            sent[name] = (float(dx), float(dy))
+    unsure = [
+        (far, name)
+        for name, way in sent.items()
+        if (far := float(np.hypot(*way))) * UNSURE < (worked.plan.marks[name].sd_mm or 0.0)
+    ]
+    found = decides(worked.solution.adjusted, max(unsure)[1]) if unsure else None
+    if found is None:
+        return None
+    ask = ask_for(words, found.kind, found.start, found.end, found.along, found.towards)
+    return f"{words.of(max(unsure)[1])}: neither drawing nor plan is sure. First sight it. {ask}"
 
 
 def _arrows(drawing: Drawing, moves: Array) -> list[Arrow]:

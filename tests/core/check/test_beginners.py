@@ -135,7 +135,7 @@ class Growth(Beginner):
         self.assertEqual(worked.checked.diagnosis.faults[0].kind, "growth")
         self.assertLessEqual(len(worked.checked.orders), 3)
         self.assertLess(self.left(worked.checked), 4.0)
-        self.assertIn("each length a little longer than the one before it", self.told(worked))
+        self.assertIn("a little longer than the one before it", self.told(worked))
 
     def test_from_is_a_landmark_of_the_answer(self):
         found = CheckAnswer.of(self.drawn("boathouse", growth(1.15, 0), 2).checked)

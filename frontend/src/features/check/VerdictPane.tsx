@@ -1,5 +1,6 @@
 // What is off, in words; the few moves that repair it, big to small; what the stage has earned.
 import { Button, Checkbox } from "antd";
+import { Link } from "react-router";
 import type { Change, CheckRoom, CheckVerdict } from "../../api/types";
 import { Said } from "../../shared/Said";
 import styles from "./Check.module.css";
@@ -36,6 +37,16 @@ export function VerdictPane({ room, verdict, at, onAt, tell, onMeasure, trouble 
             <Said text={each.said} />
           </p>
         ))}
+        {verdict.since.map((each) => (
+          <p key={each} className={styles.note}>
+            <Said text={each} />
+          </p>
+        ))}
+        {verdict.decide && (
+          <p className={styles.suspect}>
+            <Said text={verdict.decide} />
+          </p>
+        )}
         {verdict.suspects.map((each) => (
           <p key={each} className={styles.suspect}>
             <Said text={each} />
@@ -86,6 +97,11 @@ export function VerdictPane({ room, verdict, at, onAt, tell, onMeasure, trouble 
           </section>
         )}
         <Gates room={room} tell={tell} />
+        {room.habits.map((each) => (
+          <p key={each} className={styles.note}>
+            {each} <Link to="/practice">Practise it</Link>
+          </p>
+        ))}
       </div>
       {trouble && (
         <p role="alert" className={styles.bad}>

@@ -42,6 +42,9 @@ function All({ room }: { room: Room }) {
       <div className={styles.side}>
         <section className={styles.today} aria-label="Today">
           <h1>Today, about {minutes} minutes</h1>
+          {room.habits.map((each) => (
+            <p key={each}>{each}</p>
+          ))}
           <ol>
             {room.today.map((each) => (
               <li key={each.exercise}>

@@ -10,7 +10,7 @@ time is full.
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -24,6 +24,9 @@ SECONDS = 240.0
 MOST, AT_MOST = 3, 300.0
 NEW = 1.2
 """By how much more than the usual error an untried exercise counts."""
+
+IN_DRAWINGS = 2.0
+"""By how much more an exercise counts whose fault the last drawings have shown."""
 
 RESTED_DAYS = 1.5
 LOOKING = 2.0
@@ -41,15 +44,26 @@ class Drill:
     error_mm: float | None
 
 
-def todays(eyes: Mapping[str, Eye], trials: Sequence[Trial], today: float) -> list[Drill]:
-    """What to practise on the day `today` (days as in the trials)."""
+def todays(
+    eyes: Mapping[str, Eye],
+    trials: Sequence[Trial],
+    today: float,
+    wanted: Collection[str] = (),
+) -> list[Drill]:
+    """What to practise on the day `today` (days as in the trials); `wanted` are exercises by which
+    a habit of the last drawings is practised away."""
     last: dict[str, float] = {}
     taken: dict[str, list[float]] = {}
     for each in trials:
         last[each.exercise] = max(last.get(each.exercise, -np.inf), each.day)
         if each.seconds is not None:
             taken.setdefault(each.exercise, []).append(each.seconds)
-    ranked = sorted(EXERCISES.values(), key=lambda each: -_worth(each, eyes, last, today))
+
+    def worth(each: Exercise) -> float:
+        more = IN_DRAWINGS if each.name in wanted else 1.0
+        return -more * _worth(each, eyes, last, today)
+
+    ranked = sorted(EXERCISES.values(), key=worth)
     made: list[Drill] = []
     total = 0.0
     for exercise in ranked:

@@ -159,10 +159,11 @@ def _turned(about: About, fault: Fault) -> str:
 
 def _growth(about: About, fault: Fault) -> str:
     factor, start = fault.amount["factor"], about.words.of(fault.amount["from"])
-    grew, longer = ("grew", "longer") if factor > 1 else ("shrank", "shorter")
+    more = factor > 1
+    grew, large, longer = ("grew", "large", "longer") if more else ("shrank", "small", "shorter")
     return (
-        f"Size {grew} from {start} on, to {_percent(factor)} at the far end: each length a little "
-        f"{longer} than the one before it."
+        f"Size {grew} from {start} on: the far end is {_percent(factor)} too {large}. Each length "
+        f"came out a little {longer} than the one before it."
     )
 
 
@@ -280,7 +281,7 @@ def _draw_in(about: About, made: Correction) -> str:
     way = "Draw in" if factor > 1 else "Let out"
     return (
         f"{way} all towards {start}, the more the further off: {name} goes "
-        f"{say_way(about.words, dx, dy)}, half way there half as much."
+        f"{say_way(about.words, dx, dy)}, half way there a quarter of it."
     ).replace("towards", "towards" if factor > 1 else "away from")
 
 

@@ -8,6 +8,7 @@ from dataclasses import replace
 import numpy as np
 
 from zirkel.core.arrays import Array
+from zirkel.core.check.causes.base import Fault
 from zirkel.core.check.correct import Check
 from zirkel.core.drawn import EyeGuess, KeptCheck, KeptFault, KeptMove
 from zirkel.core.words.checked import About
@@ -31,13 +32,22 @@ def kept_check(about: About, name: str, at: str, guesses: Sequence[EyeGuess] = (
         places={drawing.ids[i]: _rounded(places[i]) for i in known},
         targets={drawing.ids[i]: _rounded(places[i] - off[i]) for i in known},
         faults=tuple(
-            KeptFault(each.kind, say_fault(about, each), each.landmarks)
+            KeptFault(each.kind, say_fault(about, each), way_of(each), each.landmarks)
             for each in found.diagnosis.faults
         ),
         moves=_moves(about),
         guesses=tuple(replace(each, right=was_right(each, found)) for each in guesses),
         photograph=about.study.photograph,
     )
+
+
+def way_of(fault: Fault) -> str:
+    """Which of its two ways a fault went: more or less of it; "" for what went some way aside."""
+    amount = fault.amount
+    if "factor" in amount:
+        return "more" if amount["factor"] > 1.0 else "less"
+    known = [amount[name] for name in ("degrees", "share") if name in amount]
+    return ("more" if known[0] > 0.0 else "less") if known else ""
 
 
 def _moves(about: About) -> tuple[KeptMove, ...]:
