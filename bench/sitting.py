@@ -78,8 +78,9 @@ def main() -> None:
     places = [sighted(number) for number in range(SUBJECTS)]
     for larger, turned in (
         (0.0, 0.0),
-        (0.03, 0.0),
+        (0.0, 1.5),
         (0.0, 2.0),
+        (0.03, 2.0),
         (0.06, 0.0),
         (0.0, 4.0),
         (0.1, 0.0),
@@ -107,10 +108,9 @@ def sighted(number: int) -> tuple[Subject, Adjustment, tuple[Suggestion, ...]]:
 def taken_again(
     subject: Subject, asked: tuple[Suggestion, ...], larger: float, turned: float, seed: int
 ) -> list[Sighting]:
-    """The control readings from where all looks larger and turned, with a steady stick."""
+    """The control readings from where all looks larger and turned, in a take that drifts as any."""
     a = np.radians(turned)
     turn = (1.0 + larger) * np.array([[np.cos(a), -np.sin(a)], [np.sin(a), np.cos(a)]])
     there = replace(subject, places={name: turn @ at for name, at in subject.places.items()})
     hand = Hand(there, np.random.default_rng(seed))
-    hand.drifts[:] = 0.0
     return [hand.read(e.kind, e.start, e.end, e.along, k) for k, e in enumerate(asked)]

@@ -4925,9 +4925,11 @@ export interface components {
          */
         Planned: {
             /** Left Loose */
-            left_loose: string[];
+            left_loose: string | null;
             /** Minutes */
             minutes: number;
+            /** Over */
+            over: string[];
             /** Readings */
             readings: string[];
             /** Said */

@@ -24,6 +24,7 @@ from zirkel.core.network.what_next import what_next
 from zirkel.core.practice.estimate import read_record
 from zirkel.core.practice.guesses import USUAL
 from zirkel.core.schools import SCHOOLS
+from zirkel.core.sitting.over_poses import plan_poses
 from zirkel.core.sitting.plan import SECONDS_PER_READING, plan_sitting
 from zirkel.core.tones.groups import MOST_GROUPS
 from zirkel.core.words.recipe import scene_of
@@ -37,15 +38,16 @@ from zirkel.studyfile.answers import (
     PlanAnswer,
     RecipeAnswer,
     RelationsAnswer,
-    SittingAnswer,
     SolveAnswer,
 )
 from zirkel.studyfile.head_answers import HeadsAnswer
 from zirkel.studyfile.practice_file import PracticeAnswer, read_practice
 from zirkel.studyfile.read import MOST_BYTES, read_study
+from zirkel.studyfile.sitting_answers import PosesAnswer, SittingAnswer
 from zirkel.studyfile.tone_answers import DepthAnswer, TonesAnswer
 
 BAD_INPUT = 2
+MOST_POSES = 60
 
 COUNTS = {"next": 5, "relations": 15}
 """Commands that name so many things unless told otherwise."""
@@ -122,10 +124,20 @@ def head_command(worked: Worked, options: argparse.Namespace) -> Answer:
 
 
 def sitting_command(worked: Worked, options: argparse.Namespace) -> Answer:
-    """What fits into the time: stages, and the readings that make the large shapes surest."""
+    """What fits into the time, of one pose or over several: stages, and what to sight in them."""
+    solution, enough = worked.solution, worked.sure_enough
+    if options.poses is not None:
+        if len(options.rests) >= len(options.poses):
+            raise BadInput("--rests", f"there are {len(options.rests)} rests between "
+                           f"{len(options.poses)} poses: give one fewer than poses")  # fmt: skip
+        plans = plan_poses(
+            solution.adjusted, options.poses, options.rests, options.seconds_per_reading,
+            solution.scatter, enough=enough,
+        )  # fmt: skip
+        return PosesAnswer.of(plans, worked.study)
     plan = plan_sitting(
-        worked.solution.adjusted, options.minutes, options.seconds_per_reading,
-        worked.solution.scatter,
+        solution.adjusted, options.minutes, options.seconds_per_reading, solution.scatter,
+        enough=enough,
     )  # fmt: skip
     return SittingAnswer.of(plan, worked.study)
 
@@ -159,6 +171,8 @@ def parser() -> argparse.ArgumentParser:
             sub.add_argument("--groups", type=_groups, default=3, help="how many flat tones")
         if name == "sitting":
             sub.add_argument("--minutes", type=_within(1.0, 1440.0), default=20.0)
+            sub.add_argument("--poses", type=_minutes, help="minutes of each pose, as 20,20,20")
+            sub.add_argument("--rests", type=_minutes, default=(), help="minutes between them")
             sub.add_argument("--seconds-per-reading", type=_within(1.0, 600.0),
                              default=SECONDS_PER_READING)  # fmt: skip
         if name in COUNTS:
@@ -168,6 +182,14 @@ def parser() -> argparse.ArgumentParser:
     add_keeping(each)
     serving = each.add_parser("serve", help="serve the application on this machine")
     add_serve_options(serving)
+    return made
+
+
+def _minutes(text: str) -> tuple[float, ...]:
+    one = _within(0.25, 1440.0)
+    made = tuple(one(each.strip()) for each in text.split(","))
+    if len(made) > MOST_POSES:
+        raise argparse.ArgumentTypeError(f"{len(made)} are too many: {MOST_POSES} at most")
     return made
 
 

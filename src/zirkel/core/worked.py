@@ -322,6 +322,12 @@ class Worked:
         return check(drawing, self.solution.adjusted, self.plan.unit_mm or 1.0)
 
     @property
+    def sure_enough(self) -> float | None:
+        """How sure the artist wants the large shapes, in units; None where that isn't said."""
+        own, size = self.study.tolerance, self.plan.unit_mm
+        return own.large / size if own and own.large and size else None
+
+    @property
     def recipe(self) -> Recipe:
         """How to place every landmark that is held, by the study's school."""
         return self._once("recipe", self._recipe)

@@ -19,7 +19,6 @@ from zirkel.core.perspective.shadows import Light, lights
 from zirkel.core.sheet.plan import Plan
 from zirkel.core.sheet.recipe import Construction, Recipe, Step
 from zirkel.core.sheet.recipe.dictation import Item
-from zirkel.core.sitting.plan import SittingPlan
 from zirkel.core.study import Study
 from zirkel.core.words.base import Words, words_of
 from zirkel.core.words.network import because
@@ -343,39 +342,13 @@ class NextAnswer(Answer):
         """The answer of `zirkel next`."""
         words = words_of(study)
         return cls(
-            sightings=[_suggestion(each, study, words) for each in found.sightings],
-            checks=[_suggestion(each, study, words) for each in found.checks],
+            sightings=[suggestion_of(each, study, words) for each in found.sightings],
+            checks=[suggestion_of(each, study, words) for each in found.checks],
             unchecked=list(found.unchecked),
         )
 
 
-class StageAnswer(Answer):
-    stage: str
-    minutes: float
-
-
-class SittingAnswer(Answer):
-    stages: list[StageAnswer]
-    sightings: list[SuggestionAnswer]
-    expected_sd: float
-    sd_now: float
-    left_loose: list[str]
-
-    def as_printed(self) -> Any:
-        """JSON-ready data; a suggestion shows only the fields that its kind has."""
-        return self.model_dump(mode="json", by_alias=True, exclude_none=True)
-
-    @classmethod
-    def of(cls, plan: SittingPlan, study: Study) -> SittingAnswer:
-        """The answer of `zirkel sitting`."""
-        words = words_of(study)
-        return cls(
-            stages=[StageAnswer(stage=e.stage, minutes=e.minutes) for e in plan.stages],
-            sightings=[_suggestion(each, study, words) for each in plan.sightings],
-            expected_sd=plan.expected_sd, sd_now=plan.sd_now, left_loose=list(plan.left_loose),
-        )  # fmt: skip
-
-
-def _suggestion(each: Suggestion, study: Study, words: Words) -> SuggestionAnswer:
+def suggestion_of(each: Suggestion, study: Study, words: Words) -> SuggestionAnswer:
+    """A suggested reading, with its reason."""
     fields = {name: getattr(each, name) for name in SuggestionAnswer.model_fields if name != WHY}
     return SuggestionAnswer(**fields, because=because(study, words, each))

@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from datetime import UTC, datetime
 
 from pydantic import BaseModel
 
-from zirkel.core.pose import Sitting
+from zirkel.core.pose import Block, Sitting
 from zirkel.core.sitting.clock import running
 from zirkel.core.sitting.course import since_the_break, told
 from zirkel.core.sitting.materials import Materials, for_school
+from zirkel.core.sitting.over_poses import MOST_READINGS, plan_poses, pose_stages
 from zirkel.core.sitting.plan import (
     SECONDS_PER_READING,
+    SHORT_MINUTES,
     Stage,
     own_pace,
     plan_sitting,
@@ -28,7 +30,9 @@ from zirkel.core.words.sitting import (
     STAGES,
     say_entry,
     say_look_again,
+    say_loose,
     say_plan,
+    say_pose,
     say_same,
     say_spent,
 )
@@ -85,7 +89,9 @@ class Planned(BaseModel):
     stages: list[StageShown]
     said: str
     readings: list[str]
-    left_loose: list[str]
+    left_loose: str | None
+    over: list[str]
+    """The poses of the set, one after the other, where there are several."""
 
 
 class LogPictureShown(BaseModel):
@@ -190,15 +196,39 @@ def clock_of(study: Study) -> RunningClock | None:
 
 
 def _blocks(sitting: Sitting, study: Study) -> list[BlockOnClock]:
+    posed = [each for each in sitting.blocks if each.kind != "rest"]
+
+    def parted(each: Block) -> tuple[Stage, ...]:
+        if each.kind == "rest":
+            return ()
+        if sitting.shares or len(posed) == 1:
+            return stages_of(each.minutes, study, sitting.shares)
+        number = next(i for i, one in enumerate(posed) if one is each)
+        return pose_stages(study, each.minutes, number, len(posed))
+
     return [
-        BlockOnClock(
-            kind=each.kind, minutes=each.minutes,
-            stages=[] if each.kind == "rest" else _stages(
-                stages_of(each.minutes, study, sitting.shares)
-            ),
-        )
+        BlockOnClock(kind=each.kind, minutes=each.minutes, stages=_stages(parted(each)))
         for each in sitting.blocks
-    ]  # fmt: skip
+    ]
+
+
+MOST_TOLD = 8
+"""Poses that are told one by one."""
+
+
+def _over(
+    worked: Worked, blocks: Sequence[Block], pace: float, unseen: tuple[str, ...]
+) -> list[str]:
+    """The poses of a set one after the other; none of a single one, or of short ones."""
+    poses = [each.minutes for each in blocks if each.kind != "rest"]
+    rests = [each.minutes for each in blocks if each.kind == "rest"]
+    if not 1 < len(poses) <= MOST_TOLD or max(poses) <= SHORT_MINUTES:
+        return []
+    solution = worked.solution
+    plans = plan_poses(
+        solution.adjusted, poses, rests, pace, solution.scatter, unseen, worked.sure_enough
+    )
+    return [say_pose(number, plan, worked.words) for number, plan in enumerate(plans, 1)]
 
 
 def _stages(stages: Iterable[Stage]) -> list[StageShown]:
@@ -222,14 +252,19 @@ def open_sitting(
     going = running(study)
     shares = going.shares if going else sets[poses].shares if poses in sets else {}
     found = None if since is None else told(since)
+    seconds, hidden = pace or SECONDS_PER_READING, hidden_from(stored)
     return SittingRoom(
         version=stored.version,
         sets=[_set_shown(each, each.name in own_sets) for each in sets.values()],
         usual_set=FIRST,
         sets_trouble=list(sets_trouble),
         place=place_shown(study),
-        plan=_planned(worked, minutes, pace or SECONDS_PER_READING, hidden_from(stored), shares),
-        seconds_per_reading=pace or SECONDS_PER_READING,
+        plan=_planned(
+            worked, minutes, seconds, hidden, shares,
+            [] if going or shares or poses not in sets
+            else _over(worked, sets[poses].blocks, seconds, hidden),
+        ),
+        seconds_per_reading=seconds,
         own_pace=pace is not None,
         clock=clock_of(study),
         same=None if found is None else say_same(found),
@@ -264,10 +299,13 @@ def _materials(store: Store, study: Study, lists: Mapping[str, Materials]) -> li
 
 def _planned(
     worked: Worked, minutes: float, pace: float, unseen: tuple[str, ...],
-    shares: Mapping[str, float],
+    shares: Mapping[str, float], over: list[str],
 ) -> Planned:  # fmt: skip
     solution = worked.solution
-    plan = plan_sitting(solution.adjusted, minutes, pace, solution.scatter, unseen, shares)
+    plan = plan_sitting(
+        solution.adjusted, minutes, pace, solution.scatter, unseen, shares, worked.sure_enough,
+        MOST_READINGS,
+    )  # fmt: skip
     words = worked.words
     return Planned(
         minutes=minutes,
@@ -277,7 +315,8 @@ def _planned(
             ask_for(words, each.kind, each.start, each.end, each.along, each.towards)
             for each in plan.sightings
         ],
-        left_loose=[words.of(each) for each in plan.left_loose],
+        left_loose=say_loose([words.of(each) for each in plan.left_loose]),
+        over=over,
     )
 
 

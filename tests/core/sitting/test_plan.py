@@ -12,6 +12,7 @@ from tests import times
 from zirkel.core.light import ToneArea
 from zirkel.core.network.search import adjust
 from zirkel.core.sightings import Drop
+from zirkel.core.sitting.over_poses import plan_poses
 from zirkel.core.sitting.plan import own_pace, plan_readings, plan_sitting, stages_of
 from zirkel.core.study import Frame
 
@@ -23,6 +24,12 @@ def subject(number):
 def beginning(number):
     made = subject(number)
     return made, fresh(made, np.random.default_rng(number))
+
+
+def smaller(made, study, reading):
+    """The tier of the smaller shape that a reading is about, the unit's own ends apart."""
+    unit = {study.unit.start, study.unit.end}
+    return max((made.tiers[n] for n in {reading.start, reading.end} - unit), default=1)
 
 
 class Planned(unittest.TestCase):
@@ -46,8 +53,8 @@ class Planned(unittest.TestCase):
         expected = [each.expected_sd for each in plans]
         self.assertEqual(expected, sorted(expected, reverse=True))
         self.assertAlmostEqual(expected[0], plans[0].sd_now)
-        large = {each.id for each in study.landmarks if each.tier == 1}
-        self.assertEqual(set(plans[0].left_loose), large - {study.unit.start})
+        everyone = [each.id for each in sorted(study.landmarks, key=lambda each: each.tier)]
+        self.assertEqual(list(plans[0].left_loose), [e for e in everyone if e != study.unit.start])
         self.assertEqual(plans[-1].left_loose, ())
 
     def test_only_the_large_shapes_count(self):
@@ -62,6 +69,79 @@ class Planned(unittest.TestCase):
         plain, scattered = (plan_sitting(adjust(study), 2.0, 7.0, s) for s in (1.0, 1.6))
         self.assertAlmostEqual(scattered.expected_sd, 1.6 * plain.expected_sd)
         self.assertEqual(len(plain.sightings), 8)
+
+    def test_from_the_large_shapes_to_detail_and_nothing_loose_that_time_could_hold(self):
+        for number in range(3):
+            made, study = beginning(number)
+            plan = plan_readings(adjust(study), 44)
+            self.assertEqual(plan.left_loose, ())
+            tiers = [smaller(made, study, each) for each in plan.sightings]
+            # One far landmark of whatever tier may come first: it gives the scale of all taps.
+            first = [tiers.index(tier, 1) for tier in sorted(set(tiers))]
+            self.assertEqual(first, sorted(first))
+            self.assertEqual(max(tiers), max(made.tiers.values()))
+
+    def test_the_list_goes_on_while_there_is_time(self):
+        _, study = beginning(1)
+        plan = plan_readings(adjust(study), 400)
+        self.assertEqual(len(plan.sightings), 400)
+        self.assertLess(plan.expected_sd, plan_readings(adjust(study), 110).expected_sd)
+
+    def test_sure_enough_is_what_the_artist_says(self):
+        """Content with less, the middle shapes come earlier."""
+        made, study = beginning(1)
+
+        def first_small(enough):
+            plan = plan_readings(adjust(study), 60, enough=enough)
+            small = [smaller(made, study, each) > 1 for each in plan.sightings]
+            return small.index(True, 1) if any(small[1:]) else len(small)
+
+        self.assertLess(first_small(0.1), first_small(0.02))
+
+
+class OverPoses(unittest.TestCase):
+    def planned(self, poses=(20.0, 20.0, 20.0), rests=(5.0, 10.0), number=0, **changed):
+        _, study = beginning(number)
+        return plan_poses(adjust(replace(study, **changed)), poses, rests)
+
+    def minutes(self, plans, stage):
+        return [sum(e.minutes for e in plan.stages if e.stage == stage) for plan in plans]
+
+    def test_framing_once_sighting_falls_and_drawing_grows(self):
+        for number in range(3):
+            plans = self.planned(number=number)
+            for plan in plans:
+                self.assertAlmostEqual(sum(each.minutes for each in plan.stages), 20.0)
+            framed = [each > 0 for each in self.minutes(plans, "frame")]
+            self.assertEqual(framed, [True, False, False])
+            sight, draw = self.minutes(plans, "sight"), self.minutes(plans, "draw")
+            self.assertEqual(sight, sorted(sight, reverse=True))
+            self.assertEqual(draw, sorted(draw))
+            self.assertGreaterEqual(sum(draw), 24.0)
+            self.assertTrue(all(each > 0 for each in self.minutes(plans, "check")))
+
+    def test_no_more_readings_than_an_arm_holds_and_controls_after_every_rest(self):
+        plans = self.planned((20.0, 20.0, 20.0, 40.0), (3.0, 10.0, 20.0))
+        self.assertEqual([len(each.controls) for each in plans], [0, 2, 4, 5])
+        for plan in plans:
+            self.assertLessEqual(len(plan.controls) + len(plan.sightings), 45)
+        before = {frozenset((e.start, e.end)) for e in plans[0].sightings}
+        _, study = beginning(0)
+        origin = study.unit.start
+        for each in plans[1].controls:
+            held = {name for pair in before for name in pair} | {origin}
+            self.assertLessEqual({each.start, each.end}, held)
+        expected = [each.expected_sd for each in plans]
+        self.assertEqual(expected, sorted(expected, reverse=True))
+
+    def test_a_drawing_that_stands_is_not_framed_anew(self):
+        plans = self.planned(drawn={"jug": (10.0, 10.0)})
+        self.assertEqual(self.minutes(plans, "frame") + self.minutes(plans, "envelope"), [0.0] * 6)
+
+    def test_short_poses_are_sighting_and_drawing(self):
+        plans = self.planned((2.0,) * 5, (0.5,))
+        self.assertEqual([e.stage for e in plans[0].stages], ["sight", "draw"])
+        self.assertEqual([len(each.controls) for each in plans], [0, 2, 2, 2, 2])
 
 
 class Odd(unittest.TestCase):

@@ -6,6 +6,7 @@ import { Link } from "react-router";
 import { queries } from "../../api/queries";
 import type { Bench, Change, SittingRoom as Room } from "../../api/types";
 import buttons from "../../shared/LinkButton.module.css";
+import { Said } from "../../shared/Said";
 import { useSittingClock } from "../../shared/sittingClock";
 import { Clock } from "./Clock";
 import { LayOut } from "./LayOut";
@@ -122,9 +123,12 @@ function Plan({ room, bench }: { room: Room; bench: Bench }) {
           ? `At your own pace, ${seconds} seconds a reading.`
           : `At ${seconds} seconds a reading; once you have sighted for a while, at your own pace.`}
       </p>
-      {plan.left_loose.length > 0 && (
-        <p>Still loose then: {plan.left_loose.join(", ")}. Place them by eye.</p>
-      )}
+      {plan.left_loose && <p>{plan.left_loose}</p>}
+      {plan.over.map((each) => (
+        <p key={each}>
+          <Said text={each} />
+        </p>
+      ))}
       {plan.readings.length > 0 && (
         <ol className={styles.readings}>
           {plan.readings.slice(0, all ? undefined : FIRST).map((each, i) => (

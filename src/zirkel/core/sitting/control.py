@@ -8,13 +8,16 @@ place of its second end, and d the way from its first to its second, that shows 
     h = (g.d, g.Jd) for s and t,  J a quarter turn,
 
 while by the readings so far it would be predicted with variance a'Qa, and errs itself by sigma.
-With S the covariance of the k innovations v, the change is estimated by (H'S^-1 H)^-1 H'S^-1 v, and
+Every new take drifts by a share of `NATURAL` by itself, an arm bent a little otherwise: that is no
+other place, and is part of what S, the covariance of the k innovations v, lets pass. The change is
+estimated by (H'S^-1 H)^-1 H'S^-1 v, and
 
     T = v'S^-1 H (H'S^-1 H)^-1 H'S^-1 v
 
 is chi-squared with two degrees of freedom where nothing changed (G. Mardia, J. Kent, J. Bibby
-1979, on the likelihood ratio). Readings are chosen one after the other so that the weaker of the
-two changes that matter, 3 % and 2 degrees, would stand out most.
+1979, on the likelihood ratio). Readings are chosen one after the other so that now a turn, now a
+size would stand out most: level and plumb offsets of what lies far apart tell a turn several times
+as well as a tilt.
 """
 
 from __future__ import annotations
@@ -25,7 +28,7 @@ from dataclasses import dataclass
 import numpy as np
 from scipy.special import chdtri
 
-from zirkel.core.arrays import Array
+from zirkel.core.arrays import Array, Flags
 from zirkel.core.network.adjust import Adjustment, place_looseness
 from zirkel.core.network.candidates import Candidates, all_candidates, prior_cofactor, row
 from zirkel.core.network.sigmas import sigma_of
@@ -33,10 +36,15 @@ from zirkel.core.network.what_next import Suggestion, suggestion
 from zirkel.core.sightings import Sighting
 
 NEARER, TURNED = 0.03, float(np.radians(2.0))
-"""Changes that have to be found: a share of the distance, and a turn."""
+"""Changes by which readings are compared: a share of the distance, and a turn."""
+
+NATURAL = 0.02
+"""By which share a take drifts that was taken at the same place (one standard deviation)."""
+
+SIZE, TURN = 0, 1
 
 MOST = 4
-FALSE_ALARMS = 0.04
+FALSE_ALARMS = 0.03
 HELD = 1e-6
 QUARTER = np.array([[0.0, -1.0], [1.0, 0.0]])
 
@@ -57,11 +65,21 @@ class SamePlace:
 
 
 def controls(
-    adjusted: Adjustment, unseen: Collection[str] = (), count: int = MOST
+    adjusted: Adjustment,
+    unseen: Collection[str] = (),
+    count: int = MOST,
+    cofactor: Array | None = None,
+    held: Flags | None = None,
 ) -> tuple[Suggestion, ...]:
-    """The readings that tell soonest, at most `count`; none where nothing is held well enough."""
-    candidates = _of_what_is_held(adjusted, all_candidates(adjusted, unseen, again=True))
-    cofactor = prior_cofactor(adjusted)
+    """The readings that tell soonest, at most `count`; none where nothing is held well enough. Of a
+    time to come `cofactor` (2n + t, 2n + t) is what will be known, `held` (n,) what stands."""
+    if held is None:
+        held = np.linalg.eigvalsh(place_looseness(adjusted))[:, 1] < HELD
+    if cofactor is None:
+        cofactor = prior_cofactor(adjusted)
+    every = all_candidates(adjusted, unseen, again=True)
+    i, j = every.pair.T
+    candidates = every.only(np.flatnonzero(held[i] & held[j]))
     size = len(candidates.sigma)
     if not size:
         return ()
@@ -71,12 +89,13 @@ def controls(
     used: set[tuple[int, int]] = set()
     while len(chosen) < min(count, size):
         best, most = None, -1.0
+        way = SIZE if len(chosen) % 2 else TURN
         reach = [cofactor @ each for each in rows]
         for number in _promising(h, candidates, chosen):
             pair = (int(candidates.pair[number, 0]), int(candidates.pair[number, 1]))
             if pair in used:
                 continue
-            told = _told(candidates, h, cofactor, [*chosen, number], rows, reach)
+            told = _told(candidates, h, cofactor, [*chosen, number], rows, reach)[way]
             if told > most:
                 best, most = number, told
         if best is None:
@@ -85,13 +104,6 @@ def controls(
         used.add((int(candidates.pair[best, 0]), int(candidates.pair[best, 1])))
         rows.append(row(candidates, best, len(cofactor)))
     return tuple(suggestion(adjusted, candidates, cofactor, each, 0.0) for each in chosen)
-
-
-def _of_what_is_held(adjusted: Adjustment, candidates: Candidates) -> Candidates:
-    """Only between landmarks that the readings hold."""
-    held = np.linalg.eigvalsh(place_looseness(adjusted))[:, 1] < HELD
-    i, j = candidates.pair.T
-    return candidates.only(np.flatnonzero(held[i] & held[j]))
 
 
 def _signs(adjusted: Adjustment, candidates: Candidates) -> Array:
@@ -117,9 +129,8 @@ def _promising(h: Array, candidates: Candidates, chosen: Sequence[int]) -> list[
 def _told(
     candidates: Candidates, h: Array, cofactor: Array, numbers: list[int], rows: list[Array],
     reach: list[Array],
-) -> float:  # fmt: skip
-    """By how much the weaker of the two changes stands out: the non-centrality of the test, what
-    the other change may explain taken off; before there are two readings, that of either."""
+) -> tuple[float, float]:  # fmt: skip
+    """By how much each of the two changes stands out: the non-centrality of the test."""
     last = row(candidates, numbers[-1], len(cofactor))
     k = len(numbers)
     s = np.empty((k, k))
@@ -128,8 +139,9 @@ def _told(
         for b in range(k):
             s[a, b] = float(ra @ every[b])
     s += np.diag(candidates.sigma[numbers] ** 2)
+    s += (NATURAL / NEARER) ** 2 * np.outer(h[numbers, SIZE], h[numbers, SIZE])
     known = h[numbers].T @ np.linalg.solve(s, h[numbers])
-    return float(min(known[0, 0], known[1, 1])) + 0.05 * float(np.trace(known))
+    return float(known[SIZE, SIZE]), float(known[TURN, TURN])
 
 
 def same_place(adjusted: Adjustment, readings: Sequence[Sighting]) -> SamePlace:
@@ -150,6 +162,7 @@ def same_place(adjusted: Adjustment, readings: Sequence[Sighting]) -> SamePlace:
         d = p[0, 1] - p[0, 0]
         h[number] = g @ d, g @ QUARTER @ d
     s = rows @ cofactor @ rows.T + np.diag(sigma**2)
+    s += NATURAL**2 * np.outer(h[:, SIZE], h[:, SIZE])
     solved = np.linalg.solve(s, np.column_stack([h, v]))
     known = h.T @ solved[:, :2] + 1e-12 * np.eye(2)
     covariance = np.linalg.inv(known)

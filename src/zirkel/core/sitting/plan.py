@@ -1,15 +1,17 @@
-"""What fits into the time of a sitting: its stages, and which readings make the large shapes as
-sure as they can be.
+"""What fits into the time of a sitting: its stages, and which readings bring the drawing furthest.
 
 The order of `what_next` follows how an artist works when there is time: one landmark after the
-other is tied down. In a short pose only the large shapes count, all together. With Q the covariance
-of the unknowns, in loose directions what a tapped thumbnail is usually worth, the reading is taken
-that leaves the least tr(M Q), M being one on the coordinates of the tier-1 landmarks and zero on
-all others; then Q is brought up to date and the next chosen. A pair of readings that only together
-tie a landmark is found too, since the thumbnail holds every direction a little.
+other is tied down. A sitting ends: first the large shapes have to stand, all together, as surely as
+a block-in needs, then the middle ones, then detail; with time left the large ones are refined
+again. With Q the covariance of the unknowns, in loose directions what a tapped thumbnail is usually
+worth, the reading is taken that leaves the least tr(M Q), M being one on the coordinates of the
+tier at hand and zero on all others; then Q is brought up to date and the next chosen. A pair of
+readings that only together tie a landmark is found too, since the thumbnail holds every direction a
+little. A tier is done when none of its landmarks is loose and its coordinates are sure to
+`ENOUGH` of the height, root mean square, or when no reading brings it anything worth its seconds.
 
-What is expected is the root mean square standard deviation over those coordinates, times the
-scatter of the readings so far.
+What is expected is the root mean square standard deviation over the coordinates of the large
+shapes, times the scatter of the readings so far.
 """
 
 from __future__ import annotations
@@ -21,7 +23,7 @@ from datetime import datetime
 
 import numpy as np
 
-from zirkel.core.arrays import Array
+from zirkel.core.arrays import Array, Flags
 from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.candidates import (
     all_candidates,
@@ -39,6 +41,19 @@ from zirkel.core.study import Study
 SECONDS_PER_READING = 7.0
 LEAST_GAIN = 1e-3
 """Share of the variance that is left by then from which a reading is worth its seconds."""
+
+ENOUGH = 1.0 / 50.0
+"""How sure a block-in's landmarks have to be, as a share of the height of all."""
+
+TO_HOLD = 2
+"""Readings that hold a landmark. With so many left for each that is loose, those go first: once the
+large shapes stand, nothing is left loose that there is time to hold."""
+
+IN_THE_END = {1: 4.0, 2: 2.0, 3: 1.0}
+"""What the coordinates of each tier weigh once all are done."""
+
+SHORT_LIST, LOOKED_AGAIN = 600, 25
+"""Candidates that are ranked after each reading, and after how many all are again."""
 
 ANYWHERE, LOOSE_FROM = 1e4, 1e2
 """Where a landmark may lie that nothing holds, and from when on it counts as loose; in units, or in
@@ -69,8 +84,8 @@ class Stage:
 @dataclass(frozen=True, slots=True)
 class SittingPlan:
     """The stages; the readings in the order in which they are taken; the standard deviation to be
-    expected of the large shapes' coordinates then, in units, and what it is now; which of their
-    landmarks will be loose still."""
+    expected of the large shapes' coordinates then, in units, and what it is now; which landmarks
+    will be loose still, of whatever tier."""
 
     stages: tuple[Stage, ...]
     sightings: tuple[Suggestion, ...]
@@ -88,13 +103,23 @@ def stages_of(
     if own:
         shares = {stage: own[stage] for stage in STAGES if stage in own}
     else:
-        shares = dict(SHORT if minutes <= SHORT_MINUTES else LONG)
-        if study.frame is not None:
-            shares.pop("frame", None)
-        if study.tone_areas and minutes > SHORT_MINUTES:
-            shares["tone"] = TONE
+        shares = usual_shares(study, minutes)
     total = sum(shares.values())
     return tuple(Stage(name, minutes * share / total) for name, share in shares.items())
+
+
+def usual_shares(study: Study, minutes: float) -> dict[str, float]:
+    """Stages and their usual shares of so much time; what is done already has none: a drawing that
+    stands on its sheet isn't framed anew."""
+    shares = dict(SHORT if minutes <= SHORT_MINUTES else LONG)
+    begun = bool(study.drawn or study.checks)
+    if study.frame is not None or begun:
+        shares.pop("frame", None)
+    if begun:
+        shares.pop("envelope", None)
+    if study.tone_areas and minutes > SHORT_MINUTES:
+        shares["tone"] = TONE
+    return shares
 
 
 def own_pace(study: Study) -> float | None:
@@ -120,12 +145,18 @@ def plan_sitting(
     scatter: float = 1.0,
     unseen: Collection[str] = (),
     own: Mapping[str, float] | None = None,
+    enough: float | None = None,
+    most: int | None = None,
 ) -> SittingPlan:
-    """The plan for so many minutes, parted by the artist's `own` shares if there are some."""
+    """The plan for so many minutes, parted by the artist's `own` shares if there are some; `enough`
+    is how sure landmarks have to be, in units, where the artist says so, and `most` how many
+    readings are not too many."""
     stages = stages_of(minutes, adjusted.network.study, own)
     sighting = next((each.minutes for each in stages if each.stage == "sight"), 0.0)
     count = math.floor(sighting * 60.0 / seconds_per_reading + 1e-9)
-    return plan_readings(adjusted, count, stages, seconds_per_reading, scatter, unseen)
+    if most is not None:
+        count = min(count, most)
+    return plan_readings(adjusted, count, stages, seconds_per_reading, scatter, unseen, enough)
 
 
 def plan_readings(
@@ -135,46 +166,135 @@ def plan_readings(
     seconds_per_reading: float = SECONDS_PER_READING,
     scatter: float = 1.0,
     unseen: Collection[str] = (),
+    enough: float | None = None,
 ) -> SittingPlan:
     """The plan for so many readings."""
-    net = adjusted.network
-    n = len(net.ids)
-    known = as_tapped(adjusted)
-    large = np.array([each.tier == 1 for each in net.study.landmarks], dtype=bool)
-    if not large.any():
-        large[:] = True
-    now, take = in_the_take_at_hand(adjusted, known)
-    anywhere, _ = in_the_take_at_hand(adjusted, with_thumbnail(adjusted, ANYWHERE))
-    weights = np.zeros(len(now))
-    weights[: 2 * n] = np.repeat(large, 2)
-    before = _rms(now, weights)
-    chosen: list[Suggestion] = []
-    if n > 1 and net.study.unit is not None:
-        plain = all_candidates(adjusted, unseen)
-        candidates = plain.in_take(take)
-        free = np.ones(len(candidates.sigma), dtype=bool)
-        while len(chosen) < count and free.any():
-            step("planning the sitting")
-            total = max(float(weights @ now.diagonal()), 1e-300)
-            gain = np.where(free, gains_of(candidates, now, weights), -1.0) / total
-            best = int(np.argmax(gain))
-            if gain[best] < LEAST_GAIN:
-                break
-            chosen.append(suggestion(adjusted, plain, known, best, float(gain[best])))
-            a, sigma = row(candidates, best, len(now)), float(candidates.sigma[best])
-            now, anywhere = with_reading(now, a, sigma), with_reading(anywhere, a, sigma)
-            free[best] = False
-    loose = _spread(anywhere, n) > LOOSE_FROM**2
+    course = Course(adjusted, unseen, enough)
+    before = course.large_sd
+    chosen = course.taken(count)
     return SittingPlan(
-        tuple(stages), tuple(chosen), scatter * _rms(now, weights), scatter * before,
-        tuple(net.ids[i] for i in np.flatnonzero(loose & large)), seconds_per_reading,
+        tuple(stages), chosen, scatter * course.large_sd, scatter * before, course.loose,
+        seconds_per_reading,
     )  # fmt: skip
+
+
+class Course:
+    """Readings chosen one after the other, as if each were taken."""
+
+    def __init__(
+        self, adjusted: Adjustment, unseen: Collection[str] = (), enough: float | None = None
+    ) -> None:
+        net = adjusted.network
+        self._adjusted, self._n = adjusted, len(net.ids)
+        self._known = as_tapped(adjusted)
+        self._now, take = in_the_take_at_hand(adjusted, self._known)
+        self._anywhere, _ = in_the_take_at_hand(adjusted, with_thumbnail(adjusted, ANYWHERE))
+        tiers = np.array([each.tier for each in net.study.landmarks], dtype=int)
+        if not (tiers == 1).any():
+            tiers[:] = 1
+        self._tiers = tiers
+        self._to_do = [tier for tier in (1, 2, 3) if (tiers == tier).any()]
+        height = float(np.ptp(adjusted.places[:, 1])) if self._n else 0.0
+        self._enough = ENOUGH * height if enough is None else enough
+        self._begun = self._n > 1 and net.study.unit is not None
+        if self._begun:
+            self._plain = all_candidates(adjusted, unseen)
+            self._candidates = self._plain.in_take(take)
+            self._free = np.ones(len(self._candidates.sigma), dtype=bool)
+            self._looked_at = np.empty(0, dtype=int)
+            self._since = LOOKED_AGAIN
+
+    @property
+    def cofactor(self) -> Array:
+        """(2n + t, 2n + t) covariance of places and drifts by then."""
+        size = len(self._known)
+        return self._now[:size, :size]
+
+    @property
+    def large_sd(self) -> float:
+        """Root mean square standard deviation over the large shapes' coordinates, in units."""
+        return _rms(self._now, self._weights({1: 1.0}))
+
+    @property
+    def held(self) -> Flags:
+        """(n,) which landmarks nothing leaves loose any more."""
+        return _spread(self._anywhere, self._n) <= LOOSE_FROM**2
+
+    @property
+    def loose(self) -> tuple[str, ...]:
+        """Which landmarks are loose still, the large ones first."""
+        loose = np.flatnonzero(~self.held)
+        order = sorted(loose, key=lambda i: (int(self._tiers[i]), int(i)))
+        return tuple(self._adjusted.network.ids[i] for i in order)
+
+    def taken(self, count: int) -> tuple[Suggestion, ...]:
+        """The next so many; once everything has been read, all of it again from another look."""
+        chosen: list[Suggestion] = []
+        while self._begun and len(chosen) < count and len(self._free):
+            step("planning the sitting")
+            if not self._free.any():
+                self._free[:] = True
+                self._since = LOOKED_AGAIN
+            pressing = self._tier != 1 and TO_HOLD * (~self.held).sum() >= count - len(chosen)
+            if pressing and not self.held.all():
+                weights = np.zeros(len(self._now))
+                weights[: 2 * self._n] = np.repeat(~self.held, 2)
+            else:
+                weights = self._weights({self._tier: 1.0} if self._tier else IN_THE_END)
+            best, share = self._best(weights)
+            if self._tier and not pressing and (share < LEAST_GAIN or self._stands(self._tier)):
+                self._to_do.pop(0)
+                self._since = LOOKED_AGAIN
+                continue
+            made = suggestion(self._adjusted, self._plain, self._known, best, share)
+            chosen.append(made)
+            self._take(best)
+        return tuple(chosen)
+
+    @property
+    def _tier(self) -> int | None:
+        """The tier at hand; None once all are done."""
+        return self._to_do[0] if self._to_do else None
+
+    def _weights(self, of: Mapping[int, float]) -> Array:
+        weights = np.zeros(len(self._now))
+        own = [of.get(int(tier), 0.0) for tier in self._tiers]
+        weights[: 2 * self._n] = np.repeat(own, 2)
+        return weights
+
+    def _stands(self, tier: int) -> bool:
+        """Whether the landmarks of a tier are all held, and sure enough."""
+        own = self._tiers == tier
+        if not self.held[own].all():
+            return False
+        return _rms(self._now, self._weights({tier: 1.0})) <= self._enough
+
+    def _best(self, weights: Array) -> tuple[int, float]:
+        """The candidate that takes most, and the share that it takes. Most of them are ranked only
+        now and then: what was far behind a few readings ago is not first now."""
+        total = max(float(weights @ self._now.diagonal()), 1e-300)
+        if self._since >= LOOKED_AGAIN or not self._free[self._looked_at].any():
+            gain = gains_of(self._candidates, self._now, weights)
+            open_ = np.flatnonzero(self._free)
+            self._looked_at = open_[np.argsort(-gain[open_], kind="stable")[:SHORT_LIST]]
+            self._since = 0
+        few = self._looked_at[self._free[self._looked_at]]
+        gain = gains_of(self._candidates.only(few), self._now, weights)
+        best = int(np.argmax(gain))
+        return int(few[best]), float(gain[best]) / total
+
+    def _take(self, number: int) -> None:
+        a, sigma = row(self._candidates, number, len(self._now)), self._candidates.sigma[number]
+        self._now = with_reading(self._now, a, float(sigma))
+        self._anywhere = with_reading(self._anywhere, a, float(sigma))
+        self._free[number] = False
+        self._since += 1
 
 
 def large_shapes_sd(adjusted: Adjustment) -> float:
     """How sure the large shapes are now: the root mean square standard deviation over their
     landmarks' coordinates, in units."""
-    return plan_readings(adjusted, 0).sd_now
+    return Course(adjusted).large_sd
 
 
 def _rms(cofactor: Array, weights: Array) -> float:

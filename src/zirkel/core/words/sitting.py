@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from zirkel.core.network.slack import SDS
 from zirkel.core.network.solve import Solution
 from zirkel.core.sitting.control import SamePlace
+from zirkel.core.sitting.over_poses import PosePlan
 from zirkel.core.sitting.plan import SittingPlan
 from zirkel.core.sitting.story import Entry
 from zirkel.core.study import Study
@@ -30,6 +33,29 @@ def say_plan(plan: SittingPlan, words: Words) -> str:
     if then == now:
         return f"{readings}. They hardly make the large shapes surer than {now}."
     return f"{readings}. The large shapes will then be sure to about {then}; now it is {now}."
+
+
+def say_pose(number: int, plan: PosePlan, words: Words) -> str:
+    """One pose of several: what is taken again, what is sighted, how long is drawn."""
+    drawn = sum(each.minutes for each in plan.stages if each.stage == "draw")
+    again = f"{len(plan.controls)} readings taken again, then " if plan.controls else ""
+    sure = words.roughly(SDS * plan.expected_sd)
+    return (
+        f"Pose {number}: {again}{len(plan.sightings)} new ones, {drawn:.0f} min of drawing; the "
+        f"large shapes sure to about {sure} by its end."
+    )
+
+
+FEW_NAMES = 4
+
+
+def say_loose(names: Sequence[str]) -> str | None:
+    """What will be loose still, the first few by name."""
+    if not names:
+        return None
+    few = ", ".join(names[:FEW_NAMES])
+    more = len(names) - FEW_NAMES
+    return f"Still loose then: {few}{f' and {more} more' if more > 0 else ''}. Place by eye."
 
 
 def say_same(found: SamePlace) -> str:
