@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
+from tests.core.practice.test_days import trials as moody
+
 from zirkel.core.practice.choices import next_difference, read_choices
 from zirkel.core.practice.estimate import read_eye
 from zirkel.core.practice.exercises import LINES
@@ -41,6 +43,19 @@ def main() -> None:
         print(
             f"better by 10 % a week over eight weeks of twenty, {slips:.0%} slips: told {told:.1%}"
         )
+    for tau, omega in ((0.0, 0.0), (0.5, 0.2), (0.8, 0.35)):
+        for days, a_day in ((5, 4), (1, 20)):
+            same = [read_eye(moody(seed, 0.0, tau, omega, 8, days, a_day)) for seed in range(EYES)]
+            gain = [
+                read_eye(moody(seed, np.log(0.9), tau, omega, 8, days, a_day)).change.verdict
+                for seed in range(EYES)
+            ]
+            inside = np.mean([abs((e.bias or 0) - BIAS) < 1.96 * (e.bias_sd or 0) for e in same])
+            false = np.mean([e.change.verdict != UNKNOWN for e in same])
+            told = np.mean([each == BETTER for each in gain])
+            print(f"moods {tau:g} and {omega:g}, eight weeks of {days} days of {a_day}: bias within "
+                  f"{inside:.1%}, falsely changed {false:.1%}, 10 % a week told {told:.1%}",
+                  flush=True)  # fmt: skip
     looked = 0
     for seed in range(100):
         trials = _trials(seed, 240, 10.0, 0.0, 0.0)

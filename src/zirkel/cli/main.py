@@ -41,7 +41,7 @@ from zirkel.studyfile.answers import (
     SolveAnswer,
 )
 from zirkel.studyfile.head_answers import HeadsAnswer
-from zirkel.studyfile.practice_file import PracticeAnswer, read_practice
+from zirkel.studyfile.practice_file import MOST_RECORD_BYTES, PracticeAnswer, read_practice
 from zirkel.studyfile.read import MOST_BYTES, read_study
 from zirkel.studyfile.sitting_answers import PosesAnswer, SittingAnswer
 from zirkel.studyfile.tone_answers import DepthAnswer, TonesAnswer
@@ -237,7 +237,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
             KEEPING[options.command](options)
             return 0
         if options.command == "practice":
-            eyes = read_record(read_practice(_read(options.study)), USUAL)
+            eyes = read_record(read_practice(_read(options.study, MOST_RECORD_BYTES)), USUAL)
             print(json.dumps(PracticeAnswer.of(eyes).as_printed(), ensure_ascii=False))
             return 0
         worked = Worked(read_study(_read(options.study)))
@@ -249,16 +249,16 @@ def main(arguments: Sequence[str] | None = None) -> int:
     return 0
 
 
-def _read(path: str) -> bytes:
-    """At most one byte more than a study may have, so that a huge file costs no memory."""
+def _read(path: str, most: int = MOST_BYTES) -> bytes:
+    """At most one byte more than a file may have, so that a huge one costs no memory."""
     try:
         if path == "-":
-            return sys.stdin.buffer.read(MOST_BYTES + 1)
+            return sys.stdin.buffer.read(most + 1)
         with Path(path).open("rb") as file:
             size = os.fstat(file.fileno()).st_size
-            if size > MOST_BYTES:
+            if size > most:
                 raise BadInput(
-                    "file", f"{path} has {size / 1e6:.1f} MB, more than any study can have"
+                    "file", f"{path} has {size / 1e6:.1f} MB, more than such a file can have"
                 )
             return file.read()
     except OSError as error:

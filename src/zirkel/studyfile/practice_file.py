@@ -16,7 +16,8 @@ from zirkel.studyfile.entries import Finite, Id
 from zirkel.studyfile.problems import said_plainly
 from zirkel.studyfile.read import parse_json
 
-MOST_TRIALS = 100_000
+MOST_TRIALS, MOST_RECORD_BYTES = 200_000, 40_000_000
+"""Fifty trials a day for eleven years, of two hundred bytes each."""
 
 
 class FileTrial(BaseModel):
@@ -70,7 +71,7 @@ def read_kept(data: bytes) -> list[tuple[Trial, datetime, dict[str, Any]]]:
 
 
 def _file(data: bytes) -> PracticeFile:
-    document: Any = parse_json(data)
+    document: Any = parse_json(data, MOST_RECORD_BYTES, "record")
     try:
         return PracticeFile.model_validate(document)
     except ValidationError as error:

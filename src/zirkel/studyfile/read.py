@@ -30,13 +30,14 @@ def read_study(data: bytes) -> Study:
     return study_from(parse_json(data))
 
 
-def parse_json(data: bytes) -> Any:
-    """JSON from bytes; BadInput for what is too large, not UTF-8, or not JSON."""
-    if len(data) > MOST_BYTES:
+def parse_json(data: bytes, most: int = MOST_BYTES, what: str = "study") -> Any:
+    """JSON from bytes; BadInput for what is larger than such a file may be, not UTF-8, or not
+    JSON."""
+    if len(data) > most:
         raise BadInput(
             "file",
-            f"the file has {len(data) / 1e6:.1f} MB, more than any study can have "
-            f"({MOST_BYTES / 1e6:.0f} MB): is it a study file?",
+            f"the file has {len(data) / 1e6:.1f} MB, more than any {what} can have "
+            f"({most / 1e6:.0f} MB): is it a {what} file?",
         )
     try:
         text = data.decode("utf-8-sig")

@@ -30,7 +30,7 @@ def share_of(verdict, **of):
 class Honest(unittest.TestCase):
     def test_intervals_of_the_bias_hold_and_the_spread_is_its_own(self):
         for of in ({}, {"count": 40, "weeks": 2.0}, {"lapses": 0.03}):
-            found = [read_eye(eye(seed, **of)) for seed in range(times(60))]
+            found = [read_eye(eye(seed, **of)) for seed in range(times(100))]
             within = np.mean([abs(e.bias - BIAS) < 1.96 * e.bias_sd for e in found])
             self.assertGreaterEqual(within, 0.90, of)
             self.assertLessEqual(within, 0.99, of)

@@ -23,8 +23,9 @@ from dataclasses import dataclass
 import numpy as np
 from scipy.special import stdtrit
 
-from zirkel.core.arrays import Array
+from zirkel.core.arrays import Array, Indices
 from zirkel.core.practice.choices import read_choices
+from zirkel.core.practice.days import LEAST_SURE, ByDay, by_day
 from zirkel.core.practice.eye import (
     FEWEST,
     NO_CHANGE_KNOWN,
@@ -62,25 +63,38 @@ def _read_answers(trials: Sequence[Trial]) -> Eye:
     if n < FEWEST_SPREAD:
         return Eye(first.exercise, first.measure, n, None, None, None, None, 0.0, NO_CHANGE_KNOWN)
     level = _fit(x, np.zeros_like(w))
+    day = np.floor(days).astype(int)
     change = NO_CHANGE_KNOWN
-    told = level
+    told, mooded = level, _by_day(x, np.zeros_like(w), day, level)
     varies = math.exp(level.level) > 10.0 * FLOOR
     if n >= FEWEST and float(np.ptp(w)) >= SHORTEST_WEEKS and varies:
         sloped = _fit(x, w)
-        change = judged(sloped.slope, float(np.sqrt(sloped.shape[1, 1])), n)
+        own = _by_day(x, w, day, sloped)
+        # What lapses cost is known without days; what days cost is known without lapses.
+        unsure = float(np.sqrt(sloped.shape[1, 1] / sloped.complete[1, 1]))
+        change = judged(own.slope, own.slope_sd * unsure, own.slope_freedom)
         if change.verdict != UNKNOWN:
-            told = sloped
+            told, mooded = sloped, own
     effective = max(float(told.sure.sum()), 2.0)
-    widened = float(stdtrit(effective - 1.0, 0.975)) / NORMAL_95
+    widened = float(stdtrit(max(mooded.bias_freedom, 1.0), 0.975)) / NORMAL_95
     # A standard deviation from n trials comes out small by about 1 / (4 n).
-    spread = math.exp(told.level) * math.sqrt(effective / (effective - 1.0))
-    spread *= 1.0 + 1.0 / (4.0 * (effective - 1.0))
+    small = math.sqrt(effective / (effective - 1.0)) * (1.0 + 1.0 / (4.0 * (effective - 1.0)))
+    spread = math.exp(told.level) * small
+    unsure = float(np.sqrt(told.shape[0, 0] / told.complete[0, 0]))
     return Eye(
         first.exercise, first.measure, n,
-        told.bias, widened * told.bias_sd * spread / math.exp(told.level),
-        spread, spread * float(np.sqrt(told.shape[0, 0])),
+        mooded.bias, widened * mooded.bias_sd * small,
+        spread, spread * mooded.level_sd * unsure,
         1.0 - float(told.sure.mean()), change,
     )  # fmt: skip
+
+
+def _by_day(x: Array, w: Array, day: Indices, fitted: _Fitted) -> ByDay:
+    if not math.exp(fitted.level) > 10.0 * FLOOR or not (fitted.sure > LEAST_SURE).any():
+        # Every answer the same: no day has a mood.
+        sd, free = float(np.sqrt(fitted.complete[0, 0])), len(x) - 1.0
+        return ByDay(fitted.bias, fitted.bias_sd, free, fitted.level, sd, 0.0, math.inf, free)
+    return by_day(x, w, day, fitted.sure, (fitted.bias, fitted.level, fitted.slope))
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,6 +105,8 @@ class _Fitted:
     slope: float
     shape: Array
     """(2, 2) covariance of level and slope."""
+    complete: Array
+    """(2, 2) the same if it were known which are lapses."""
     sure: Array
     """(n,) the chance of each of being no lapse."""
 
@@ -128,12 +144,18 @@ def _fit(x: Array, w: Array) -> _Fitted:
             break
     sigma = np.exp(level + slope * w)
     information = _information(terms, sure, ((x - b) / sigma) ** 2)
-    if sloped:
-        shape = np.asarray(np.linalg.inv(information), dtype=float)
-    else:
-        shape = np.array([[1.0 / max(float(information[0, 0]), 1e-12), 0.0], [0.0, np.inf]])
+    shape, complete = (
+        _inverse(each, sloped) for each in (information, 2.0 * (terms * sure[:, None]).T @ terms)
+    )
     weight = (sure + (1.0 - sure) / LAPSE**2) / sigma**2
-    return _Fitted(b, float(weight.sum() ** -0.5), level, slope, shape, sure)
+    return _Fitted(b, float(weight.sum() ** -0.5), level, slope, shape, complete, sure)
+
+
+def _inverse(information: Array, sloped: bool) -> Array:
+    """The covariance of level and slope; without a slope, of the level alone."""
+    if sloped:
+        return np.asarray(np.linalg.inv(information), dtype=float)
+    return np.array([[1.0 / max(float(information[0, 0]), 1e-12), 0.0], [0.0, 1.0]])
 
 
 def _information(terms: Array, sure: Array, squares: Array) -> Array:

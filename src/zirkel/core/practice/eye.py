@@ -18,7 +18,7 @@ from dataclasses import dataclass
 
 from scipy.special import ndtr, stdtrit
 
-FALSE, TUNED, MOST_BOUND = 0.05, 220.0, 8.0
+FALSE, TUNED, MOST_BOUND = 0.08, 220.0, 8.0
 FEWEST, SHORTEST_WEEKS = 30, 2.0
 """Trials and weeks below which a change is not known."""
 
@@ -65,12 +65,12 @@ class Eye:
         return self.bias is not None and abs(self.bias) > 2.0 * (self.bias_sd or 0.0)
 
 
-def judged(slope: float, sd: float, trials: int) -> Change:
-    """A slope of ln(spread) per week with its verdict; with few trials the slope's own error is as
-    unsure as Student's t has it."""
+def judged(slope: float, sd: float, freedom: float) -> Change:
+    """A slope of ln(spread) per week with its verdict; the slope's own error is as unsure as
+    Student's t of so many degrees of freedom has it."""
     u = TUNED * sd**2
     often = min(math.sqrt((1.0 + u) * math.log((1.0 + u) / (u * FALSE**2))), MOST_BOUND)
-    bound = float(stdtrit(trials - 3.0, float(ndtr(often))))
+    bound = float(stdtrit(max(freedom, 1.0), float(ndtr(often))))
     if abs(slope) <= bound * sd:
         return Change(slope, sd, UNKNOWN)
     return Change(slope, sd, BETTER if slope < 0 else WORSE)

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from flask import Response
+from flask import Response, request
 
+from zirkel.studyfile.practice_file import MOST_RECORD_BYTES
 from zirkel.views.own_eye import OwnEye, own_eye
 from zirkel.views.practice import (
     Artists,
@@ -55,6 +56,7 @@ def get_file(query: ArtistQuery) -> Response:
 @routes.post("/practice/file", responses={"201": TakenIn}, operation_id="takeInPractice")
 def post_file(query: ArtistQuery) -> Response:
     """Keep the trials of a record file, sent as the request's body."""
+    request.max_content_length = MOST_RECORD_BYTES
     return as_json(take_in(store(), query.artist, body_as("application/json")), 201)
 
 
