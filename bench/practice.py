@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import numpy as np
-
 from tests.core.practice.test_days import trials as moody
 
 from zirkel.core.practice.choices import next_difference, read_choices
@@ -53,7 +52,7 @@ def main() -> None:
             inside = np.mean([abs((e.bias or 0) - BIAS) < 1.96 * (e.bias_sd or 0) for e in same])
             false = np.mean([e.change.verdict != UNKNOWN for e in same])
             told = np.mean([each == BETTER for each in gain])
-            print(f"moods {tau:g} and {omega:g}, eight weeks of {days} days of {a_day}: bias within "
+            print(f"moods {tau:g} and {omega:g}, {days} days a week of {a_day}: bias within "
                   f"{inside:.1%}, falsely changed {false:.1%}, 10 % a week told {told:.1%}",
                   flush=True)  # fmt: skip
     looked = 0

@@ -196,7 +196,7 @@ class Warnings(unittest.TestCase):
     def test_rivals_are_named(self):
         study = hand_study()
         detail = doubt_detail(study, words_of(study), Doubt("s1", 2.0, 2.6, -7.0, ("s2",)))
-        self.assertIn("7 of its own errors", detail)
+        self.assertIn("7 times as far off", detail)
         self.assertIn("c 2.1 units right of the plumb from a", detail)
 
 

@@ -34,6 +34,24 @@ class Did(unittest.TestCase):
         self.assertIn("Sight it again", text)
         self.assertIn("the others make it 2", text)
 
+    def test_the_unit_proves_no_place(self):
+        """Read in its own direction, twice: it tells how the take counts."""
+        read = [Span(id=str(k), start="a", end="b", along="plumb", towards="down", units=1.02,
+                     take="t1") for k in (1, 2)]  # fmt: skip
+        text, bad = told(self.bare, *read)
+        self.assertEqual((text[:27], bad), ("Kept. It is the unit itself", False))
+        self.assertIn("proves no place", text)
+
+    def test_two_loose_ones_are_tied_to_each_other_only(self):
+        loose = study_of({"a": (0.0, 0.0), "b": (0.0, 1.0), "c": (2.0, 0.1), "d": (3.0, 0.5)})
+        text, _ = told(loose, Tilt(id="1", start="c", end="d", degrees=112.0))
+        self.assertEqual(text, "Kept. It ties c and d together, not yet to the rest.")
+
+    def test_what_nothing_checks_is_not_said_to_be_agreed_with(self):
+        first = Drop(id="1", start="a", end="c", offset=2.0)
+        text, _ = told(self.bare, first, Drop(id="2", start="a", end="c", offset=2.0, sigma=9.0))
+        self.assertIn("The others had said as much", text)
+
     def test_proving(self):
         first = (Drop(id="1", start="a", end="c", offset=2.0),
                  Level(id="2", start="a", end="c", offset=0.0))  # fmt: skip

@@ -185,10 +185,21 @@ class Stick(SubjectCase):
         for pose, words in (
             (self.pose("level", "box_top_l", "cone_r"), "set the thumb"),
             (self.pose("level", "box_top_l", "box_top_l", thumb=9), "both ends lie on one"),
-            (self.pose("level", "box_top_l", "box_foot_l", thumb=9), "no width to count"),
             ({**self.pose("level", "box_top_l", "cone_r"), "to_landmark": "x"}, "no landmark “x”"),
         ):
             self.assertIn(words, self.read(422, **pose)["detail"])
+
+    def test_two_that_stand_plumb_have_no_width_and_are_read_as_that(self):
+        """Asked for a width that isn't there, one is no further for being told so."""
+        self.begin()
+        thumb = self.bench["sheet"]["unit_mm"]
+        read = self.read(**self.pose("level", "box_top_l", "box_foot_l", thumb=thumb))
+        self.assertEqual(read["entry"]["kind"], "drop")
+        self.assertAlmostEqual(read["entry"].get("offset", 0.0), 0.0, delta=0.02)
+        self.assertIn("no width to count: ", read["said"])
+        level = self.read(**{**self.pose("plumb", "box_top_l", "cone_r", thumb=thumb),
+                             "end": [200.0, self.seen("box_top_l")[1]]})  # fmt: skip
+        self.assertEqual(level["entry"]["kind"], "level")
 
     def test_a_fault_spoils_it_and_says_so(self):
         self.begin()

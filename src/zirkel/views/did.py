@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from zirkel.core.network.checks import UNCHECKED
 from zirkel.core.sheet.arithmetic.triangles import THIN_DEG, better_pair, crossing
-from zirkel.core.sightings import Sighting, Tilt
+from zirkel.core.sightings import Sighting, Span, Tilt
+from zirkel.core.study import UnitPair
 from zirkel.core.words.base import Words
 from zirkel.core.words.network import say_value
 from zirkel.core.worked import Worked
@@ -31,8 +32,41 @@ def say_what_it_did(before: Worked, after: Worked) -> tuple[str, bool] | None:
     thin = _thin(after, reading)
     if thin:
         return f"{done}. {thin}{eye}", True
-    told = _tied(before, after) or _proved(before, after) or _tightened(before, after)
-    return f"{done}. {told or 'The others had said as much: it changes little.'}{eye}", False
+    told = (
+        _of_the_unit(after, reading)
+        or _tied(before, after)
+        or _proved(before, after)
+        or _tightened(before, after)
+        or _adrift(after, reading)
+        or _little(after, reading)
+    )
+    return f"{done}. {told}{eye}", False
+
+
+def _of_the_unit(after: Worked, reading: Sighting) -> str | None:
+    """That a reading of the unit in its own direction tells of its take alone."""
+    unit = after.study.unit
+    if not isinstance(unit, UnitPair) or not isinstance(reading, Span):
+        return None
+    if {reading.start, reading.end} != {unit.start, unit.end} or reading.along != unit.along:
+        return None
+    return "It is the unit itself: it tells how this take counts, and proves no place."
+
+
+def _adrift(after: Worked, reading: Sighting) -> str | None:
+    """That two landmarks hang together, and on nothing else."""
+    loose = {each.landmark for each in after.solution.loose if each.direction == "both"}
+    if len(reading.landmarks) != 2 or not set(reading.landmarks) <= loose:
+        return None
+    return f"It ties {_names(after.words, list(reading.landmarks))} together, not yet to the rest."
+
+
+def _little(after: Worked, reading: Sighting) -> str:
+    """That others had said as much, if they had; else that nothing checks it."""
+    redundancy = after.solution.readings[reading.id].redundancy or 0.0
+    if redundancy < UNCHECKED:
+        return "It changes little; nothing checks it yet."
+    return "The others had said as much: it changes little."
 
 
 def _eye(before: Worked, after: Worked, reading: Sighting) -> str:

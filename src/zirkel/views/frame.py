@@ -259,7 +259,11 @@ def _offers(stored: Stored, plan: Plan, frame: Frame, sight: Sight) -> list[Unit
             why=each.why,
             fits=each.fits,
             cost_said=(
-                f"{say_length(round(each.cost_mm), study.inches)} smaller than the largest"
+                (
+                    f"{say_length(round(each.cost_mm), study.inches)} smaller than the largest"
+                    if round(each.cost_mm)
+                    else "as large as it goes"
+                )
                 if each.fits
                 else f"{say_length(round(-each.cost_mm), study.inches)} too large"
             ),

@@ -26,11 +26,16 @@ from zirkel.studyfile.entries import Finite, Id, Point
 from zirkel.studyfile.sightings import sighting_to_file
 from zirkel.views.bench import current_take
 
-NOTHING_TO_COUNT = {
-    "plumb": "the two are level: there is no height to count. Sight them as Level",
-    "level": "one stands plumb over the other: there is no width to count. Sight them as Plumb",
-    "straight": "the two lie at one place: there is nothing to count",
+INSTEAD: dict[str, Literal["height", "drop"]] = {"plumb": "height", "level": "drop"}
+"""What two that are level, or plumb, are read as where there is no height, or width, to count."""
+
+NOTHING_COUNTED = {
+    "plumb": "The two are level, there is no height to count: ",
+    "level": "One stands plumb over the other, there is no width to count: ",
 }
+LEAST_COUNTED = 0.02
+"""Units under which there is nothing to count."""
+
 FULL_TAKE = 24
 """Readings after which a fault that grows through the take has its full size."""
 
@@ -77,7 +82,7 @@ def read_stick(store: Store, study_id: int, pose: StickPose) -> StickReading:
     spoiled = _with_faults(stored, sighting, ends if pose.thumb else None)
     return StickReading(
         entry=sighting_to_file(spoiled),
-        said=say_reading(study, spoiled),
+        said=f"{_instead(pose, spoiled)}{say_reading(study, spoiled)}",
         value=None if pose.held == "tilt" else say_number(abs(spoiled.value)),
         steps=steps,
         rest=rest,
@@ -101,8 +106,10 @@ def _read(study: Study, pose: StickPose) -> tuple[int | None, float | None, floa
         counted = step_off(pose.start, pose.end, pose.held, pose.thumb)
     except ValueError as error:
         raise BadInput("thumb", str(error)) from error
-    if counted.exact < 0.02:
-        raise BadInput("end", NOTHING_TO_COUNT[pose.held])
+    if counted.exact < LEAST_COUNTED:
+        if pose.held not in INSTEAD:
+            raise BadInput("end", "the two lie at one place: there is nothing to count")
+        return _read(study, pose.model_copy(update={"held": INSTEAD[pose.held]}))
     span = {
         "kind": "span",
         **ends,
@@ -112,6 +119,11 @@ def _read(study: Study, pose: StickPose) -> tuple[int | None, float | None, floa
         "take": current_take(study),
     }
     return counted.steps, counted.rest, counted.exact, span
+
+
+def _instead(pose: StickPose, reading: Sighting) -> str:
+    """That it was read as something else than asked, and why."""
+    return NOTHING_COUNTED.get(pose.held, "") if reading.kind in ("drop", "level") else ""
 
 
 def _with_faults(stored: Stored, reading: Sighting, ends: tuple[Array, ...] | None) -> Sighting:

@@ -12,6 +12,7 @@ import { type StudyHandle, useStudy } from "../../shared/useStudy";
 import { useTitle } from "../../shared/useTitle";
 import { Wordmark } from "../../shared/Wordmark";
 import styles from "./pages.module.css";
+import frame from "./StudyPage.module.css";
 
 type Room = {
   study: StudyHandle;
@@ -54,16 +55,18 @@ export function StudyPage({ stage, bare, children }: Props) {
   if (bare) {
     return (
       <LiveContext.Provider value={live}>
-        {children({ study, bench, make })}
-        <UnsentBar study={study} bench={bench} />
+        <div className={frame.frame}>
+          <UnsentBar study={study} bench={bench} />
+          {children({ study, bench, make })}
+        </div>
       </LiveContext.Provider>
     );
   }
   return (
     <LiveContext.Provider value={live}>
       <StudyHeader study={study} bench={bench} stage={stage} />
-      <main data-version={bench.version}>{children({ study, bench, make })}</main>
       <UnsentBar study={study} bench={bench} />
+      <main data-version={bench.version}>{children({ study, bench, make })}</main>
       <StaleDialog study={study} />
     </LiveContext.Provider>
   );

@@ -49,6 +49,7 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
     <div
       className={room.easel ? styles.easel : styles.bench}
       data-wide={room.wide}
+      data-in-hand={room.stick.inHand}
       data-version={bench.version}
       data-busy={study.busy}
       onClick={letGo}

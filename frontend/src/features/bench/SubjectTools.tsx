@@ -9,7 +9,14 @@ export function SubjectTools({ room }: { room: Room }) {
   const { subject } = bench;
   return (
     <>
-      {stick.inHand && <StickBar stick={stick} unit={bench.unit?.name ?? "unit"} />}
+      {stick.inHand && (
+        <StickBar
+          stick={stick}
+          unit={bench.unit?.name ?? "unit"}
+          asked={room.next.prompt?.ask}
+          onTake={() => room.next.prompt && room.pad.takeUp(room.next.prompt)}
+        />
+      )}
       {subject.kind !== "thumbnail" && !stick.inHand && (
         <div className={styles.subjectTools}>
           <Button onClick={stick.toggle}>Take up the stick</Button>

@@ -63,7 +63,8 @@ def doubt_headline(study: Study, words: Words, doubt: Doubt) -> str:
 
 def doubt_detail(study: Study, words: Words, doubt: Doubt, scatter: float = 1.0) -> str:
     """How far off it is, or that it cannot be told which of several is wrong."""
-    away = f"It stands {abs(doubt.standardized) / scatter:.0f} of its own errors away."
+    times = abs(doubt.standardized) / scatter
+    away = f"It is {times:.0f} times as far off as such a reading usually errs."
     if not doubt.rivals:
         return away
     other = next(said(each, words) for each in study.sightings if each.id == doubt.rivals[0])

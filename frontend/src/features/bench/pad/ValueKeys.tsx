@@ -49,7 +49,7 @@ export function ValueKeys({ pad }: { pad: Pad }) {
     return <p className={styles.nothing}>Nothing to count: keep it when it is so.</p>;
   }
   return (
-    <div className={styles.values}>
+    <div className={styles.values} data-values="true">
       {kind.sort === "tilt" ? (
         <>
           <ClockFace degrees={handFrom(asMeant("tilt", state.value))} onChange={set} />

@@ -4,7 +4,16 @@ import { Said } from "../../../shared/Said";
 import styles from "./Stick.module.css";
 import type { Stick } from "./useStick";
 
-export function StickBar({ stick, unit }: { stick: Stick; unit: string }) {
+type Props = {
+  stick: Stick;
+  unit: string;
+  /** What is asked for now: it stands here where there is no room for it beside. */
+  asked: string | undefined;
+  onTake: () => void;
+};
+
+export function StickBar({ stick, unit, asked, onTake }: Props) {
+  const free = !stick.ends.tip.landmark && !stick.ends.end.landmark;
   const hint =
     stick.needsThumb && stick.thumb === 0
       ? `Lay the stick over one ${unit} and set the thumb there.`
@@ -14,9 +23,15 @@ export function StickBar({ stick, unit }: { stick: Stick; unit: string }) {
   return (
     <div className={styles.bar} data-stick="true">
       <p role="status">
+        {asked && <span className={styles.asked}>{asked}</span>}
         <Said text={stick.said ?? hint} />
       </p>
       <div>
+        {asked && free && (
+          <Button type="primary" className={styles.take ?? ""} onClick={onTake}>
+            Take it
+          </Button>
+        )}
         {stick.needsThumb && (
           <Button onClick={stick.setToUnit} type={stick.thumb === 0 ? "primary" : "default"}>
             {stick.thumb === 0 ? `Set the thumb to 1 ${unit}` : "Set it again"}

@@ -16,6 +16,11 @@ export const STICK_SHORTCUTS: readonly Shortcut[] = [
   { keys: "Shift+R", does: "Read the stick into the pad" },
 ];
 
+const READ_AS: Record<string, Held> = { drop: "drop", level: "height" };
+
+/** Under this the thumb covers nothing. */
+const SHORTEST_MM = 1;
+
 /** A fingertip, in mm of the subject side at the drawing's size. */
 const FINGER_MM = 7;
 
@@ -89,14 +94,18 @@ export function useStick(bench: Bench, pad: PadForStick) {
     setInHand(!inHand);
   };
 
-  /** Set to what the stick covers where it lies over the unit, or was laid there by hand; while it
-   * lies over something else, one goes over to the unit and comes back. */
+  /** Set to the unit, along the unit's own direction, however the stick lies: one goes over to it
+   * and comes back. Where the unit isn't to be seen, to what the stick covers. */
   const setToUnit = () => {
-    const [tip, other] = [ends.tip.landmark, ends.end.landmark];
-    const onUnit = [tip, other].every((each) => each === null || isUnit(bench, each));
-    const laid = onUnit && held !== "drop" && held !== "height" && held !== "tilt";
+    const laid = [ends.tip.landmark, ends.end.landmark].every(
+      (each) => each === null || isUnit(bench, each),
+    );
     const [a, b] = unit;
-    const over = laid || !a || !b ? pose : alongHeld(alongOf(bench), a, b);
+    const over = a && b ? alongHeld(alongOf(bench), a, b) : pose;
+    if (over.length < SHORTEST_MM) {
+      setSaid("There is no length to set the thumb to: lay both ends along the unit.");
+      return;
+    }
     setThumb(over.length / perUnit);
     setSteps(0);
     setSaid(
@@ -128,7 +137,12 @@ export function useStick(bench: Bench, pad: PadForStick) {
       }
       setSteps(reading.steps ?? 0);
       const spoiled = reading.faults.length ? ` ${reading.faults.join("; ")}.` : "";
-      setSaid(`Reads ${reading.said}.${spoiled} Enter keeps it.`);
+      // Where there was nothing to count it was read another way, and the pad follows.
+      const as = READ_AS[String(reading.entry.kind)] ?? held;
+      setTold({
+        of: [bench.version, as, from, to].join(" "),
+        text: `Reads ${reading.said}.${spoiled} Enter keeps it.`,
+      });
       pad.fill(reading.entry, reading.value);
     } catch (error) {
       setSaid(error instanceof ApiError ? error.sentence : String(error));
