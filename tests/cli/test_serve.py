@@ -1,5 +1,6 @@
 """`zirkel serve`: where it listens, where it keeps its data, and what it says when it cannot."""
 
+import json
 import os
 import socket
 import ssl
@@ -78,8 +79,12 @@ class Serving(unittest.TestCase):
             seen = []
             for _ in range(2):
                 server.start()
-                with urllib.request.urlopen(server.address + "/api/v1/studies") as answer:
-                    seen.append(answer.read())
+                # Cards that take long come bit by bit.
+                wall = {"studies": [{"pending": True}]}
+                while any(each.get("pending") for each in wall["studies"]):
+                    with urllib.request.urlopen(server.address + "/api/v1/studies") as answer:
+                        wall = json.load(answer)
+                seen.append(wall)
                 server.kill()
             self.assertEqual(seen[0], seen[1])
             self.assertTrue((Path(folder) / "data" / "zirkel.sqlite").exists())
@@ -144,6 +149,46 @@ class InTheNetwork(unittest.TestCase):
                     time.sleep(0.1)
             else:
                 self.fail(f"no answer by TLS: {said}")
+            self._strangers(server.port, address, trusting)
+
+    def _strangers(self, port, address, trusting):
+        """A hundred that say nothing, a hundred stopped in the middle of a head, one that speaks
+        plain http: nobody else waits for them."""
+        held = []
+        self.addCleanup(lambda: [each.close() for each in held])
+        for _ in range(100):
+            held.append(socket.create_connection(("127.0.0.1", port)))
+        for _ in range(100):
+            plain = socket.create_connection(("127.0.0.1", port))
+            half = trusting.wrap_socket(plain, server_hostname="127.0.0.1")
+            half.sendall(b"GET /api/v1/studies HTTP/1.1\r\nHost: ")
+            held.append(half)
+        held.append(socket.create_connection(("127.0.0.1", port)))
+        held[-1].sendall(b"GET / HTTP/1.1\r\n\r\n")
+        for _ in range(3):
+            began = time.monotonic()
+            with urllib.request.urlopen(address, context=trusting, timeout=10) as answer:
+                self.assertEqual(answer.status, 200)
+            self.assertLess(time.monotonic() - began, 5.0)
+
+    def test_eighty_streams_of_one_device_leave_threads_for_others(self):
+        with tempfile.TemporaryDirectory() as folder:
+            server = Server(Path(folder) / "data", demo=True)
+            server.start()
+            self.addCleanup(server.kill)
+            held = []
+            self.addCleanup(lambda: [each.close() for each in held])
+            for _ in range(160):
+                one = socket.create_connection(("127.0.0.1", server.port))
+                one.sendall(
+                    b"GET /api/v1/studies/1/live?listener=aaaaaaaa&room=bench HTTP/1.1\r\n"
+                    b"Host: 127.0.0.1\r\n\r\n"
+                )
+                held.append(one)
+            began = time.monotonic()
+            with urllib.request.urlopen(server.address + "/api/v1/studies", timeout=20) as answer:
+                self.assertEqual(answer.status, 200)
+            self.assertLess(time.monotonic() - began, 10.0)
 
 
 if __name__ == "__main__":

@@ -4,7 +4,10 @@ import tempfile
 import unittest
 from pathlib import Path
 
+from zirkel.demo.generate import FOLDER
 from zirkel.web.app import WebConfig, create_app
+
+MASK = (FOLDER / "wooden_mask.zirkel.json").read_bytes()
 
 
 class Pages(unittest.TestCase):
@@ -48,6 +51,33 @@ class Pages(unittest.TestCase):
             self.assertIn("default-src 'self'", headers["Content-Security-Policy"])
             self.assertIn("frame-ancestors 'none'", headers["Content-Security-Policy"])
             self.assertEqual(headers["X-Content-Type-Options"], "nosniff")
+
+    def test_names_that_no_disk_takes_and_ways_out_are_nowhere(self):
+        """What lies outside answers the same whether it is there or not."""
+        self.assertEqual(self.get("/" + "a" * 300).status_code, 200)
+        self.assertEqual(self.get("/assets/" + "b" * 3000).status_code, 200)
+        for path in ("/../secret.txt", "/../no-secret.txt", "/assets/../../secret.txt"):
+            self.assertEqual(self.get(path).status_code, 404, path)
+
+    def test_bodies_that_no_parser_takes(self):
+        deep = '{"version": 1, "token": "' + "a" * 32 + '", "change": ' + "[" * 99999 + "]" * 99999
+        made = self.client.post(
+            "/api/v1/studies/import", data=MASK, content_type="application/json"
+        )
+        number = made.json["id"]
+        half = (
+            '{"version": 1, "token": "' + "a" * 32 + '", "change": {"type": "take_sighting",'
+            ' "sighting": {"id": "x", "kind": "drop", "from": "chin", "to": "brow_top",'
+            ' "offset": "1\\ud8002"}}}'
+        )
+        tiny = half.replace('"1\\ud8002"', '0.1, "sigma": 1e-300')
+        for body, said in ((deep + "}", "nested deeper"), (half, "half a letter"), (tiny, "sigma")):
+            answer = self.client.post(
+                f"/api/v1/studies/{number}/changes", data=body, content_type="application/json"
+            )
+            self.assertEqual(answer.status_code, 422, said)
+            self.assertIn(said, answer.json["detail"])
+        self.assertEqual(self.get(f"/api/v1/studies/{number}").json["version"], 1)
 
     def test_nothing_outside_the_folder_is_served(self):
         for path in (

@@ -36,6 +36,13 @@ class Listening(SubjectCase):
         heard = (each if isinstance(each, str) else each.decode() for each in answer.response)
         return answer, heard
 
+    def test_a_device_that_listens_anew_frees_what_it_held(self):
+        _, heard = self.listen(ONE)
+        list(islice(heard, 3))
+        _, again = self.listen(ONE)
+        self.assertEqual(list(heard), [])
+        self.assertEqual(next(iter(events([next(again)])))[0], "changed")
+
     def test_at_first_the_version_and_who_is_there_then_what_happens(self):
         _, heard = self.listen(ONE)
         self.assertEqual(

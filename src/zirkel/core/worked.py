@@ -203,7 +203,8 @@ class Worked:
     @property
     def agreement(self) -> str | None:
         """How well the readings agree on the whole, in words: said wherever certainty is shown."""
-        return say_scatter(self.solution.scatter, self.solution.variance_factor)
+        found = self.solution
+        return say_scatter(found.scatter, found.variance_factor, found.adjusted.freedom)
 
     @property
     def manners(self) -> frozenset[str]:

@@ -12,6 +12,9 @@ from zirkel.core.sightings import KINDS, Sighting
 from zirkel.studyfile.entries import ENTRY_TYPES, Finite, Id, Note
 
 PLACES = ("landmark", "pair")
+LEAST_SIGMA = 1e-9
+"""No reading is surer; below it sums of squares leave what a number can hold."""
+
 COMMON = ("id", "sigma", "struck", "kept", "taken_at", "note", "extra")
 
 
@@ -21,7 +24,7 @@ class SightingBase(BaseModel):
     model_config = ConfigDict(extra="allow", populate_by_name=True)
 
     id: Id
-    sigma: Annotated[Finite, Field(gt=0)] | None = None
+    sigma: Annotated[Finite, Field(ge=LEAST_SIGMA)] | None = None
     struck: bool = False
     kept: bool = False
     note: Note | None = None

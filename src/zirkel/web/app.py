@@ -9,6 +9,7 @@ from typing import TYPE_CHECKING
 
 from flask import Blueprint, Flask, Response, abort, request, send_from_directory
 from flask_openapi3 import Info
+from werkzeug.security import safe_join
 
 from zirkel import __version__
 from zirkel.store.store import Store
@@ -90,6 +91,8 @@ def _door(config: WebConfig, kept: Store) -> Door | None:
 def _secured(response: Response) -> Response:
     response.headers.setdefault("Content-Security-Policy", CONTENT_POLICY)
     response.headers.setdefault("X-Content-Type-Options", "nosniff")
+    response.headers.setdefault("Referrer-Policy", "no-referrer")
+    response.headers.setdefault("Cross-Origin-Resource-Policy", "same-origin")
     response.headers.setdefault("Cache-Control", "no-store")
     return response
 
@@ -106,6 +109,14 @@ def _packed(folder: Path, path: str) -> Response | None:
     return response
 
 
+def _is_file(path: Path) -> bool:
+    """Whether it is there; a name that no disk takes is not."""
+    try:
+        return path.is_file()
+    except (OSError, ValueError):
+        return False
+
+
 def _serve_front_end(app: Flask, folder: Path) -> None:
     """Files as they are, and the one page for every address that the front end routes itself."""
     pages = Blueprint("pages", __name__)
@@ -113,9 +124,11 @@ def _serve_front_end(app: Flask, folder: Path) -> None:
     @pages.get("/", defaults={"path": "index.html"})
     @pages.get("/<path:path>")
     def page(path: str) -> Response:
-        if path.startswith("api/"):
+        # Joined before the disk is asked: what lies outside is nowhere, there or not.
+        joined = safe_join(str(folder), path)
+        if path.startswith("api/") or joined is None:
             abort(404)
-        if (folder / path).is_file():
+        if _is_file(Path(joined)):
             lasting = A_YEAR if path.startswith("assets/") else None
             response = _packed(folder, path) or send_from_directory(folder, path, max_age=lasting)
             if lasting:

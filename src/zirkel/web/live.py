@@ -38,6 +38,29 @@ class Listener:
     name: str
     room: str
     waiting: Queue[tuple[str, Any]] = field(default_factory=lambda: Queue(MOST_WAITING))
+    replaced: bool = False
+    """Whether the same device listens anew: this stream ends, and its thread is free."""
+
+    def tell(self, event: str, said: Any) -> None:
+        """What it is to hear next; whoever takes nothing is told all anew once it does."""
+        try:
+            self.waiting.put_nowait((event, said))
+        except Full:
+            self._forget()
+            self.waiting.put_nowait(("again", {}))
+
+    def end(self) -> None:
+        """Have its stream end at once."""
+        self.replaced = True
+        self._forget()
+        self.waiting.put_nowait(("again", {}))
+
+    def _forget(self) -> None:
+        while not self.waiting.empty():
+            try:
+                self.waiting.get_nowait()
+            except Empty:
+                break
 
 
 class Live:
@@ -52,6 +75,7 @@ class Live:
         many do."""
         with self._lock:
             kept = [each for each in self._listeners if each.id != listener.id]
+            replaced = [each for each in self._listeners if each.id == listener.id]
             if len(kept) >= MOST_LISTENERS:
                 raise Refused(
                     Problem(
@@ -62,6 +86,8 @@ class Live:
                     )
                 )
             self._listeners = [*kept, listener]
+        for each in replaced:
+            each.end()
         self._tell_who(listener.study)
 
     def leave(self, listener: Listener) -> None:
@@ -87,16 +113,7 @@ class Live:
         with self._lock:
             heard = [each for each in self._listeners if each.study == study and each.id != but]
         for each in heard:
-            try:
-                each.waiting.put_nowait((event, told))
-            except Full:
-                # Whoever takes nothing is told all anew once it does.
-                while not each.waiting.empty():
-                    try:
-                        each.waiting.get_nowait()
-                    except Empty:
-                        break
-                each.waiting.put_nowait(("again", {}))
+            each.tell(event, told)
 
     def _tell_who(self, study: int) -> None:
         self.tell(study, "here", self.here(study))
@@ -112,7 +129,7 @@ def stream(told: Live, listener: Listener, version: int) -> Iterator[str]:
     """What a device hears, from which version the study has to the end, as an event stream."""
     yield _said("changed", {"version": version})
     yield _said("here", told.here(listener.study))
-    while True:
+    while not listener.replaced:
         try:
             event, said = listener.waiting.get(timeout=BEAT_SECONDS)
         except Empty:

@@ -143,6 +143,17 @@ def register(app: Flask) -> None:
             )
         )
 
+    @app.errorhandler(RecursionError)
+    def _too_deep(_error: RecursionError) -> Response:
+        return invalid(BadInput("body", "the request is nested deeper than anything Zirkel takes"))
+
+    @app.errorhandler(UnicodeEncodeError)
+    def _half_a_letter(error: UnicodeEncodeError) -> Response:
+        half = error.object[error.start : error.end].encode("ascii", "backslashreplace").decode()
+        return invalid(
+            BadInput("text", f"{half} is half a letter that nothing can hold: leave it out")
+        )
+
     @app.errorhandler(HTTPException)
     def _http(error: HTTPException) -> Response:
         if error.response is not None:

@@ -138,7 +138,14 @@ def say_ambiguity(words: Words, ambiguity: Ambiguity, here: tuple[float, float])
     return f"{name} may just as well lie {where}: its readings fit both places.{tells}"
 
 
-def say_scatter(scatter: float, variance_factor: float | None) -> str | None:
+TRUST_FROM = 12
+"""Redundant readings from which agreement better than believed is more than luck: with so many, one
+honest hand in a hundred scatters by so little."""
+
+
+def say_scatter(
+    scatter: float, variance_factor: float | None, redundant: int = TRUST_FROM
+) -> str | None:
     """How well the readings agree on the whole, against what is believed of them; None while
     nothing tells."""
     if variance_factor is None:
@@ -149,11 +156,17 @@ def say_scatter(scatter: float, variance_factor: float | None) -> str | None:
             "drawn that much wider, and readings are doubted against that."
         )
     if variance_factor < 0.35:
+        if redundant < TRUST_FROM:
+            return "Your readings agree so far; more of them would tell how well."
         return "Your readings agree better than believed: you may trust them more."
     return "Your readings scatter about as much as believed."
 
 
+MOST_TIMES = 1e6
+
+
 def _times(factor: float) -> str:
+    factor = min(factor, MOST_TIMES)
     near = round(factor * 2.0) / 2.0
     words = {1.5: "one and a half times", 2.0: "twice", 2.5: "two and a half times",
              3.0: "three times"}  # fmt: skip
