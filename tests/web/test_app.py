@@ -51,6 +51,8 @@ class Pages(unittest.TestCase):
             self.assertIn("default-src 'self'", headers["Content-Security-Policy"])
             self.assertIn("frame-ancestors 'none'", headers["Content-Security-Policy"])
             self.assertEqual(headers["X-Content-Type-Options"], "nosniff")
+            self.assertEqual(headers["Referrer-Policy"], "no-referrer")
+            self.assertEqual(headers["Cross-Origin-Resource-Policy"], "same-origin")
 
     def test_names_that_no_disk_takes_and_ways_out_are_nowhere(self):
         """What lies outside answers the same whether it is there or not."""

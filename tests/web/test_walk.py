@@ -3,6 +3,7 @@
 import unittest
 from collections import Counter
 
+from tests import times
 from tests.web.test_subject import SubjectCase
 from zirkel.scenes import shipped_scenes
 
@@ -47,8 +48,12 @@ class Walk(SubjectCase):
         self.fail(f"{scene}: {loose} are still loose after {STEPS} readings")
         return STEPS
 
-    def test_every_scene_comes_to_an_end(self):
-        taken = {name: self.walk(name) for name in shipped_scenes()}
+    def test_scenes_come_to_an_end(self):
+        """Every shipped one in the campaign; here the tea chest, of which the first suggestion once
+        couldn't be read, and two more."""
+        first = ["tea_chest", "wooden_mask", "potting_bench"]
+        names = [*first, *(each for each in shipped_scenes() if each not in first)]
+        taken = {name: self.walk(name) for name in names[: times(3)]}
         for name, count in taken.items():
             landmarks = len(shipped_scenes()[name].landmarks)
             self.assertLessEqual(count, 3.5 * landmarks, name)
