@@ -64,7 +64,7 @@ CORE_MAY_IMPORT = {
     },
     "collections": {"study", "sightings", "fields"},
     "subject": {"study", "sightings", "fields", "arrays", "values"},
-    "network": {"study", "space", "sightings", "patience", "arrays", "values"},
+    "network": {"study", "artist", "space", "sightings", "patience", "arrays", "values"},
     "sheet": {"network", "patience", "study", "sightings", "arrays", "values"},
     "simulation": {
         *("network", "subject", "sheet", "practice", "study", "sightings", "arrays", "values"),

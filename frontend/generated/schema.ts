@@ -1436,6 +1436,7 @@ export interface components {
             adopted: components["schemas"]["BenchRelation"][];
             /** Agreement */
             agreement: string | null;
+            artist: components["schemas"]["BenchArtist"];
             /**
              * Changed At
              * Format: date-time
@@ -1482,6 +1483,18 @@ export interface components {
             variance_factor: number | null;
             /** Version */
             version: number;
+        };
+        /**
+         * BenchArtist
+         * @description How finely is counted, as it was said; what the readings show of it until then, and that in
+         *     words; and the own hand.
+         */
+        BenchArtist: {
+            counted_to: components["schemas"]["Counting"] | null;
+            found: components["schemas"]["Counting"] | null;
+            hand: components["schemas"]["Hand"] | null;
+            /** Said */
+            said: string | null;
         };
         /**
          * BenchDid
@@ -1872,7 +1885,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -2039,6 +2052,16 @@ export interface components {
             photograph: components["schemas"]["FilePhotograph"];
             /** Said */
             said: string;
+        };
+        /**
+         * Counting
+         * @description Lengths to so many units, tilts to so many degrees; None for what is usual.
+         */
+        Counting: {
+            /** Degrees */
+            degrees: number | null;
+            /** Units */
+            units: number | null;
         };
         /**
          * DayMark
@@ -3729,6 +3752,18 @@ export interface components {
             found: string;
             /** Right */
             right: boolean | null;
+        };
+        /**
+         * Hand
+         * @description The own hand on the sheet, one standard deviation each; None for what is usual.
+         */
+        Hand: {
+            /** Length */
+            length: number | null;
+            /** Part */
+            part: number | null;
+            /** Tilt Degrees */
+            tilt_degrees: number | null;
         };
         /**
          * HeadLine
@@ -5995,6 +6030,28 @@ export interface components {
             type: "set_checking";
         };
         /**
+         * SetCounting
+         * @description How finely readings are counted: to so many units, tilts to so many degrees; null for what is
+         *     usual.
+         */
+        SetCounting: {
+            /**
+             * Degrees
+             * @default null
+             */
+            degrees?: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_counting";
+            /**
+             * Units
+             * @default null
+             */
+            units?: number | null;
+        };
+        /**
          * SetDrawnBy
          * @description Say whether each mark was to sit where the plan has it, or was looked for by eye.
          */
@@ -6050,6 +6107,32 @@ export interface components {
              * @enum {string}
              */
             type: "set_frame";
+        };
+        /**
+         * SetHand
+         * @description How the own hand errs on the sheet; null for the usual hand.
+         */
+        SetHand: {
+            /**
+             * Length
+             * @default null
+             */
+            length?: number | null;
+            /**
+             * Part
+             * @default null
+             */
+            part?: number | null;
+            /**
+             * Tilt Degrees
+             * @default null
+             */
+            tilt_degrees?: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_hand";
         };
         /**
          * SetLengths

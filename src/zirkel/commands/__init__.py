@@ -6,6 +6,7 @@ from typing import Annotated
 
 from pydantic import Field
 
+from zirkel.commands.artist import SetCounting, SetHand
 from zirkel.commands.base import Change
 from zirkel.commands.check import (
     DropMeasure,
@@ -163,6 +164,8 @@ AnyChange = Annotated[
     | SetChecking
     | SetDrawnBy
     | SetEyeFirst
+    | SetCounting
+    | SetHand
     | KeepCheck
     | TickMove
     | GoOn,

@@ -23,6 +23,7 @@ from zirkel.core.words.sightings import said
 from zirkel.core.worked import Worked
 from zirkel.store.store import Store, Stored
 from zirkel.studyfile.sightings import sighting_to_file
+from zirkel.views.bench_artist import artist_of
 from zirkel.views.bench_told import (
     Bench,
     BenchDid,
@@ -126,6 +127,7 @@ def bench_of(stored: Stored, before: Stored | None = None) -> Bench:
         did=_did(before, stored),
         inches=study.inches,
         eye_first=study.eye_first,
+        artist=artist_of(study),
     )
 
 

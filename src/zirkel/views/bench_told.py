@@ -6,6 +6,7 @@ from datetime import datetime
 
 from pydantic import BaseModel
 
+from zirkel.views.bench_artist import BenchArtist
 from zirkel.views.sitting import RunningClock
 from zirkel.views.subject import BenchSubject
 
@@ -180,6 +181,7 @@ class Bench(BaseModel):
     """The sitting that goes on."""
     inches: bool
     eye_first: bool
+    artist: BenchArtist
     """Whether the eye speaks before a reading is taken."""
     variance_factor: float | None
     scatter: float

@@ -29,6 +29,13 @@ export function SidePane({ room }: { room: Room }) {
             onPoint={room.setPointed}
             onKeepAll={(id) => tell({ type: "keep_sighting", id })}
             onPointPrompt={room.setPromise}
+            onCounting={(to) =>
+              tell({
+                type: "set_counting",
+                units: to?.units ?? null,
+                degrees: to?.degrees ?? null,
+              })
+            }
             onBelieve={() => tell({ type: "believe_scatter", factor: bench.scatter })}
             relation={relations.shown}
             relationCount={relations.count}

@@ -2,6 +2,7 @@
 import { Button } from "antd";
 import type { Ambiguous, Bench, Prompt, Prompts, Relation } from "../../../api/types";
 import { Said } from "../../../shared/Said";
+import { HowYouCount } from "./HowYouCount";
 import styles from "./Prompter.module.css";
 
 type Props = {
@@ -19,6 +20,8 @@ type Props = {
   onPointPrompt: (prompt: Prompt | null) => void;
   /** Makes the scatter of the readings one's own. */
   onBelieve: () => void;
+  /** How finely is counted; null for what is usual. */
+  onCounting: (to: Bench["artist"]["found"]) => void;
   relation: Relation | undefined;
   relationCount: number;
   onNextRelation: () => void;
@@ -81,6 +84,7 @@ export function Prompter(props: Props) {
           </div>
         </section>
       )}
+      <HowYouCount artist={bench.artist} onCounting={props.onCounting} />
       <Doubts {...props} />
       {prompts?.ambiguous.slice(0, 1).map((each) => (
         <section key={each.landmark} aria-label="May lie elsewhere">

@@ -3,6 +3,7 @@ import { Input, Switch } from "antd";
 import { useState } from "react";
 import type { Bench, Change } from "../../../api/types";
 import { SheetChooser } from "../../../shared/SheetChooser";
+import { Counting } from "./Counting";
 import { Landmarks } from "./Landmarks";
 import { PhoneAsPad } from "./PhoneAsPad";
 import type { Part } from "./part";
@@ -57,6 +58,7 @@ export function Setup({ bench, onChange, placing, onPlace }: Props) {
       </section>
       <Note key={`note ${bench.note}`} bench={bench} make={make} />
       <PhoneAsPad bench={bench} />
+      <Counting bench={bench} make={make} />
       <Trust bench={bench} make={make} />
       <Landmarks bench={bench} make={make} placing={placing} onPlace={onPlace} />
       <Shapes bench={bench} make={make} />

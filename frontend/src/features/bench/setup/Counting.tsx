@@ -1,0 +1,79 @@
+// How finely the artist counts, and how the own hand errs on the sheet.
+import { Select } from "antd";
+import type { Part } from "./part";
+import styles from "./Setup.module.css";
+
+const UNITS = [
+  { value: 0, label: "Finer" },
+  { value: 1 / 8, label: "Eighths" },
+  { value: 1 / 4, label: "Quarters" },
+  { value: 1 / 3, label: "Thirds" },
+  { value: 1 / 2, label: "Halves" },
+];
+const DEGREES = [
+  { value: 0, label: "Finer" },
+  { value: 5, label: "5°" },
+  { value: 7.5, label: "Quarters of an hour" },
+  { value: 10, label: "10°" },
+  { value: 15, label: "Half hours" },
+];
+const HANDS = {
+  usual: { length: null, tilt_degrees: null, part: null },
+  beginner: { length: 0.03, tilt_degrees: 2.5, part: 0.02 },
+  practised: { length: 0.01, tilt_degrees: 0.8, part: 0.01 },
+} as const;
+
+export function Counting({ bench, make }: Part) {
+  const { counted_to, hand } = bench.artist;
+  const set = (part: { units?: number; degrees?: number }) => {
+    const now = { units: counted_to?.units ?? 0, degrees: counted_to?.degrees ?? 0, ...part };
+    make({ type: "set_counting", units: now.units || null, degrees: now.degrees || null });
+  };
+  const known = Object.entries(HANDS).find(([, each]) => each.length === (hand?.length ?? null));
+  return (
+    <section>
+      <h2>How you count and draw</h2>
+      <div className={styles.artist}>
+        <div>
+          Lengths to{" "}
+          <Select
+            aria-label="Lengths are counted to"
+            options={UNITS}
+            value={nearest(UNITS, counted_to?.units)}
+            onChange={(units) => set({ units })}
+          />
+        </div>
+        <div>
+          Tilts to{" "}
+          <Select
+            aria-label="Tilts are read to"
+            options={DEGREES}
+            value={nearest(DEGREES, counted_to?.degrees)}
+            onChange={(degrees) => set({ degrees })}
+          />
+        </div>
+        <div>
+          Hand{" "}
+          <Select
+            aria-label="Hand on the sheet"
+            value={known?.[0] ?? "own"}
+            options={[
+              { value: "usual", label: "Usual" },
+              { value: "beginner", label: "A beginner's" },
+              { value: "practised", label: "A practised one" },
+              ...(known ? [] : [{ value: "own", label: "My own" }]),
+            ]}
+            onChange={(chosen) =>
+              chosen in HANDS && make({ type: "set_hand", ...HANDS[chosen as keyof typeof HANDS] })
+            }
+          />
+        </div>
+      </div>
+    </section>
+  );
+}
+
+/** The choice that is meant, decimals of a third included. */
+function nearest(choices: readonly { value: number }[], value: number | null | undefined): number {
+  return choices.find((each) => Math.abs(each.value - (value ?? 0)) < 0.01)?.value ?? 0;
+}
