@@ -71,6 +71,7 @@ CORE_MAY_IMPORT = {
     },
     "lesson": {"simulation", "sightings", "arrays"},
     "words": {
+        "artist",
         "lesson",
         "pose",
         "sitting",

@@ -75,7 +75,7 @@ export function Prompter(props: Props) {
           <p className={styles.because}>{prompts ? firstSteps(bench) : WORKING_OUT}</p>
         )}
       </section>
-      {bench.scatter > 1 && (
+      {bench.scatter > 1 && !bench.artist.said && (
         <section aria-label="Your own scatter">
           <h2 className={`${styles.label} ${styles.chalk}`}>Your own scatter</h2>
           <p className={styles.because}>{bench.agreement}</p>

@@ -24,7 +24,9 @@ export function StickBar({ stick, unit, asked, onTake }: Props) {
     <div className={styles.bar} data-stick="true">
       <p role="status">
         {asked && <span className={styles.asked}>{asked}</span>}
-        <Said text={stick.said ?? hint} />
+        <span>
+          <Said text={stick.said ?? hint} />
+        </span>
       </p>
       <div>
         {asked && free && (

@@ -97,9 +97,10 @@ export function useStick(bench: Bench, pad: PadForStick) {
   /** Set to the unit, along the unit's own direction, however the stick lies: one goes over to it
    * and comes back. Where the unit isn't to be seen, to what the stick covers. */
   const setToUnit = () => {
-    const laid = [ends.tip.landmark, ends.end.landmark].every(
+    const onUnit = [ends.tip.landmark, ends.end.landmark].every(
       (each) => each === null || isUnit(bench, each),
     );
+    const laid = onUnit && held === alongOf(bench);
     const [a, b] = unit;
     const over = a && b ? alongHeld(alongOf(bench), a, b) : pose;
     if (over.length < SHORTEST_MM) {
