@@ -5459,6 +5459,8 @@ export interface components {
                 number,
                 number
             ] | null;
+            /** Habits */
+            habits: string[];
             /** Inside Out */
             inside_out: boolean;
             /** Loose */
@@ -7463,6 +7465,8 @@ export interface components {
             faults: components["schemas"]["FaultShown"][];
             /** Guesses */
             guesses: components["schemas"]["GuessShown"][];
+            /** Judged */
+            judged: string;
             /** Moves */
             moves: components["schemas"]["MoveShown"][];
             /** Off */

@@ -17,6 +17,7 @@ from zirkel.core.words.recipe import Scene, say_item, scene_of
 from zirkel.errors import BadInput
 from zirkel.store.store import Store
 from zirkel.studyfile.entries import Finite, Point
+from zirkel.views.habits import habits_of, told
 
 
 class SchoolHint(BaseModel):
@@ -102,6 +103,8 @@ class RecipeRoom(BaseModel):
     steps_each: float
     within: str
     agreement: str | None
+    habits: list[str]
+    """What the artist's last drawings do over and over: to be watched for in this one."""
     own: list[OwnTable]
     eye: tuple[float, float] | None
     """The artist's own eye that it is reckoned with: shares of a length by which it parts, and by
@@ -194,6 +197,7 @@ def open_recipe(store: Store, study_id: int) -> RecipeRoom:
         steps_each=recipe.steps_each,
         within=words.within(sum(each.error_mm for each in placings) / count),
         agreement=worked.agreement,
+        habits=told(habits_of(store)),
         own=[OwnTable.model_validate(each) for each in worked.tables],
         eye=None if study.eye is None else (study.eye.part, study.eye.straight),
     )

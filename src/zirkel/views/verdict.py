@@ -73,6 +73,8 @@ class Verdict(BaseModel):
     faults: list[FaultShown]
     runner_up: str | None
     suspects: list[str]
+    judged: str
+    """Against what, and how closely."""
     decide: str | None
     """What to sight where drawing and plan differ and neither is sure."""
     since: list[str]
@@ -116,6 +118,7 @@ def verdict_of(worked: Worked, check: Check | None) -> Verdict | None:
         ],
         runner_up=None if runner is None else say_runner_up(about, runner),
         suspects=[say_suspect(about, each) for each in check.suspects],
+        judged=_judged(about),
         decide=_decide(worked, about),
         since=say_since(since(study.checks[-2], kept), worked.words)
         if len(study.checks) > 1
@@ -124,6 +127,16 @@ def verdict_of(worked: Worked, check: Check | None) -> Verdict | None:
         standing=_standing(about),
         guesses=[_guess(each, about) for each in kept.guesses],
     )
+
+
+def _judged(about: About) -> str:
+    """Against what a drawing was judged."""
+    drawing = about.check.drawing
+    if drawing.by_recipe:
+        return "Judged as drawn by the recipe: each mark by where the plan has it."
+    if drawing.free.shape[1]:
+        return "Judged against the subject's proportions, wherever and however large it stands."
+    return "Judged as drawn by eye: what the plan itself leaves open is let pass."
 
 
 UNSURE = 0.5

@@ -174,6 +174,27 @@ class OtherHabits(Beginner):
         self.assertIn("the sheet ran out", say_fault(about, fault))
         self.assertIn("over the edge if need be", say_correction(about, found.orders[0]))
 
+    def test_rims_as_round_as_they_are_known_to_be(self):
+        worked = self.drawn("boathouse", lambda at, tiers: at, 1)
+        drawing = worked.checked.drawing
+        n = len(drawing.ids)
+        rng = np.random.default_rng(4)
+        at = rng.uniform(40.0, 250.0, (n, 2))
+        rims = (np.arange(4), np.arange(4, 8))
+        for rim, middle in zip(rims, ((100.0, 80.0), (220.0, 180.0)), strict=True):
+            at[rim] = np.add(middle, [(-40.0, 0.0), (40.0, 0.0), (0.0, 18.0), (0.0, -18.0)])
+        flat = replace(
+            drawing, planned=at, flat=rims, hanging=(), groups=(), receding=(), edges=(), order=()
+        )
+        off = rng.normal(0.0, 1.0, (n, 2))
+        off[:8, 1] += 0.6 * np.tile([0.0, 0.0, 18.0, -18.0], 2)
+        found = check(replace(flat, off=off))
+        self.assertEqual([each.kind for each in found.diagnosis.faults], ["flat"])
+        self.assertAlmostEqual(found.diagnosis.faults[0].amount["factor"], 1.6, delta=0.12)
+        about = About(worked.study, worked.words, found)
+        self.assertIn("as round as one knows it", say_fault(about, found.diagnosis.faults[0]))
+        self.assertIn("Flatten the rims", say_correction(about, found.orders[0]))
+
     def test_the_far_side_of_a_turned_head_as_wide_as_the_near_one(self):
         worked = self.drawn("wooden_mask", lambda at, tiers: at, 1)
         drawing = worked.checked.drawing

@@ -97,6 +97,7 @@ export function VerdictPane({ room, verdict, at, onAt, tell, onMeasure, trouble 
           </section>
         )}
         <Gates room={room} tell={tell} />
+        <p className={styles.note}>{verdict.judged}</p>
         {room.habits.map((each) => (
           <p key={each} className={styles.note}>
             {each} <Link to="/practice">Practise it</Link>

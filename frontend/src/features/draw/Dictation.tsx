@@ -93,6 +93,11 @@ export function Dictation({ room, at, onGo, onEasel, onDrawn }: Props) {
         {room.steps_each.toFixed(1)} moves a landmark, on average within <Said text={room.within} />
         .{room.loose.length > 0 && ` Not held yet: ${room.loose.join(", ")}.`} {room.agreement}
       </p>
+      {room.habits.map((each) => (
+        <p key={each} className={styles.note}>
+          Watch for it: {each}
+        </p>
+      ))}
     </>
   );
 }

@@ -12,7 +12,7 @@ Against the plan nothing is free; against proportions, place and size are the ar
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -71,6 +71,8 @@ class Drawing:
     """Numbers of the landmarks in the order in which the recipe places them."""
     mirrored: tuple[tuple[tuple[int, ...], tuple[tuple[int, int], ...]], ...] = ()
     """Of each head: what lies on its line of symmetry, and its pairs."""
+    flat: tuple[Indices, ...] = ()
+    """Of each rim that lies level in reality: its landmarks."""
     sheet: tuple[float, float] | None = None
     """Width and height of the sheet, in mm."""
     by_recipe: bool = False
@@ -141,6 +143,7 @@ def drawing_of(
         hanging=_hanging(hangs or {}, place),
         order=tuple(place[name] for name in hangs or () if name in place),
         mirrored=tuple(_mirrored(each.points, place) for each in study.heads),
+        flat=tuple(_rims(study, place)),
         sheet=(study.sheet.width_mm, study.sheet.height_mm),
         receding=tuple(
             (place[near], place[far]) for near, far in receding if near in place and far in place
@@ -172,6 +175,15 @@ def _hanging(
             told.add(own)
             made.append((number[name], np.array(sorted(own))))
     return tuple(made)
+
+
+def _rims(study: Study, number: Mapping[str, int]) -> Iterator[Indices]:
+    """Of each rim that lies level and of which both near and far were measured: its landmarks."""
+    for each in study.rounds:
+        names = (each.left, each.right, each.near, each.far)
+        held = [number[name] for name in names if name is not None and name in number]
+        if each.level and each.far in number and each.near in number:
+            yield np.array(sorted(set(held)))
 
 
 def _mirrored(

@@ -29,6 +29,7 @@ TRAINED_BY: dict[str, str] = {
     "group_tilt": "tilt",
     "uprights": "tilt",
     "depth": "roundness",
+    "flat": "roundness",
     "bend": "plumb",
 }
 """By which exercise a habit is practised away."""

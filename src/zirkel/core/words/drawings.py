@@ -26,6 +26,7 @@ DID: dict[tuple[str, str], str] = {
     ("lean", "less"): "leaned to the left",
     ("uprights", "more"): "had leaning edges drawn upright",
     ("depth", "more"): "had too long what runs back",
+    ("flat", "more"): "had rims rounder than they are seen",
 }
 NUMBERS = {3: "Three", 4: "Four", 5: "Five"}
 

@@ -181,6 +181,16 @@ def _crowding(about: About, fault: Fault) -> str:
     return f"Towards {EDGES[side]} shapes are squeezed by {_percent(factor)}: the sheet ran out."
 
 
+def _flat(about: About, fault: Fault) -> str:
+    factor = fault.amount["factor"]
+    if factor < 1:
+        return f"What lies flat is drawn {_percent(factor)} flatter than you see it."
+    return (
+        f"What lies flat is drawn {_percent(factor)} too tall: as round as one knows it, not as "
+        "flat as it is seen."
+    )
+
+
 def _symmetry(about: About, fault: Fault) -> str:
     if fault.amount["share"] < 0:
         return "The far side of the turned head is drawn narrower than you see it."
@@ -217,7 +227,7 @@ _FAULTS: dict[str, Callable[[About, Fault], str]] = {
     "group": _part, "landmark": _part, "wide": _sided("wide", "narrow"),
     "tall": _sided("tall", "low"), "uprights": _uprights, "depth": _depth,
     "group_size": _resized, "group_tilt": _turned, "growth": _growth, "bend": _bend,
-    "crowding": _crowding, "symmetry": _symmetry,
+    "crowding": _crowding, "symmetry": _symmetry, "flat": _flat,
 }  # fmt: skip
 
 
@@ -312,6 +322,7 @@ _MOVES: dict[str, Callable[[About, Correction], str]] = {
     "bend": _whole("Straighten the bow"),
     "crowding": _whole("Give the squeezed shapes their width again, over the edge if need be"),
     "symmetry": _whole("Narrow the far side to what you see"),
+    "flat": _whole("Flatten the rims to what you see"),
     "wide": _shrink,
     "tall": _shrink,
     "uprights": _whole("Let near-uprights lean again"),

@@ -5,6 +5,7 @@ from collections.abc import Callable, Iterator
 from zirkel.core.check.causes.base import Candidate
 from zirkel.core.check.causes.bend import bend
 from zirkel.core.check.causes.crowding import crowding
+from zirkel.core.check.causes.flat import flat
 from zirkel.core.check.causes.growth import growth
 from zirkel.core.check.causes.habits import depths, sided, uprights
 from zirkel.core.check.causes.some import hanging, one, patches, shapes
@@ -27,6 +28,7 @@ CAUSES: tuple[Callable[[Drawing], Iterator[Candidate]], ...] = (
     symmetry,
     uprights,
     depths,
+    flat,
 )
 
 __all__ = ["CAUSES", "Candidate"]
