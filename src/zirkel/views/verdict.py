@@ -150,10 +150,11 @@ def _decide(worked: Worked, about: About) -> str | None:
     if check.drawing.by_recipe or check.suspects:
         return None
     sent = dict(check.touch_up)
+    # What several marks say together needs no sighting of one.
     for each in check.diagnosis.faults:
-        for name in each.landmarks:
-            dx, dy = each.moved[about.spot(name)]
-            sent[name] = (float(dx), float(dy))
+        if each.kind == "landmark":
+            dx, dy = each.moved[about.spot(each.landmarks[0])]
+            sent[each.landmarks[0]] = (float(dx), float(dy))
     unsure = [
         (far, name)
         for name, way in sent.items()
