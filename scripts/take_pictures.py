@@ -126,7 +126,7 @@ ALONE = """() => !document.querySelector("[aria-label^='Also here']")"""
 WIDE, UPRIGHT = (1280, 800), (820, 1180)
 
 PICTURES = (
-    ("wall", "/", "text=Wooden mask", WIDE, seen),
+    ("wall", "/", "[data-waits] >> nth=3", WIDE, seen),
     ("bench", BENCH, "text=Simple here", WIDE, None),
     ("depth", "/studies/3?side=Depth", "text=Where your eye was", WIDE, None),
     ("tone", f"{BENCH}/tone", "[data-question]", WIDE, compare),

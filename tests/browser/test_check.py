@@ -96,8 +96,8 @@ class Round(BrowserCase):
         self.page.wait_for_selector("svg[aria-label='The drawing at check 1']")
 
     def test_a_beginner_s_drawing_at_half_a_second_a_tap(self):
-        """A fifth too large, leaning by six degrees, its features a tenth too large again; every
-        answer of the server's takes a second and a half: nobody waits for it."""
+        """A fifth too small (too large, it would leave the sheet), leaning by six degrees, its
+        features a tenth too large; every answer is held back: nobody waits for it."""
         study = read_study(demonstration(MASK))
         marks = Worked(study).plan.marks
         names = [each.id for each in study.landmarks]
@@ -106,7 +106,7 @@ class Round(BrowserCase):
         made = at.copy()
         own = at[smaller].mean(axis=0)
         made[smaller] = own + 1.1 * (at[smaller] - own)
-        x, y = (0.8 * 1.2 * (made - made.mean(axis=0))).T
+        x, y = (0.8 * (made - made.mean(axis=0))).T
         places = at.mean(axis=0) + np.column_stack([x - y * np.tan(np.radians(6.0)), y])
         places = dict(
             zip(names, places + np.random.default_rng(3).normal(0, 0.8, at.shape), strict=True)
@@ -136,7 +136,7 @@ class Round(BrowserCase):
                 self.page.keyboard.press("s")
             else:
                 tap(places[name])
-            self.page.wait_for_timeout(200)
+            self.page.wait_for_timeout(500)
         self.wait_for_version(version + len(names) - 1)
         self.page.unroute_all()
         self.page.wait_for_selector("text=Drag a mark to mend it")
@@ -153,7 +153,9 @@ class Round(BrowserCase):
         self.page.wait_for_selector("text=To do, in this order")
         told = self.page.locator("aside").inner_text().replace("\u00a0", " ")
         self.assertRegex(told, "It is off as a whole")
+        self.assertRegex(told, r"Everything is (19|20|21) % too small")
         self.assertRegex(told, r"Everything leans to the right by [567]")
+        self.assertRegex(told, r"together are ([7-9]|1[0-3]) % too large")
         self.assertLessEqual(self.page.get_by_role("checkbox").count(), 4)
 
     def test_by_ruler_with_the_keyboard_and_eye_first(self):

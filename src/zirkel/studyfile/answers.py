@@ -328,14 +328,18 @@ class SuggestionAnswer(Answer):
     checks: list[str] = Field(default_factory=list)
 
 
-class NextAnswer(Answer):
+class WithSuggestions(Answer):
+    """An answer of which each suggestion shows only the fields that its kind has."""
+
+    def as_printed(self) -> Any:
+        """JSON-ready data without what is None."""
+        return self.model_dump(mode="json", by_alias=True, exclude_none=True)
+
+
+class NextAnswer(WithSuggestions):
     sightings: list[SuggestionAnswer]
     checks: list[SuggestionAnswer]
     unchecked: list[str]
-
-    def as_printed(self) -> Any:
-        """JSON-ready data; a suggestion shows only the fields that its kind has."""
-        return self.model_dump(mode="json", by_alias=True, exclude_none=True)
 
     @classmethod
     def of(cls, found: Next, study: Study) -> NextAnswer:

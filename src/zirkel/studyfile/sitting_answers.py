@@ -3,13 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Any
 
 from zirkel.core.sitting.over_poses import PosePlan
 from zirkel.core.sitting.plan import SittingPlan
 from zirkel.core.study import Study
 from zirkel.core.words.base import words_of
-from zirkel.studyfile.answers import Answer, SuggestionAnswer, suggestion_of
+from zirkel.studyfile.answers import Answer, SuggestionAnswer, WithSuggestions, suggestion_of
 
 
 class StageAnswer(Answer):
@@ -19,7 +18,7 @@ class StageAnswer(Answer):
     minutes: float
 
 
-class SittingAnswer(Answer):
+class SittingAnswer(WithSuggestions):
     """What fits into one pose."""
 
     stages: list[StageAnswer]
@@ -27,10 +26,6 @@ class SittingAnswer(Answer):
     expected_sd: float
     sd_now: float
     left_loose: list[str]
-
-    def as_printed(self) -> Any:
-        """JSON-ready data; a suggestion shows only the fields that its kind has."""
-        return self.model_dump(mode="json", by_alias=True, exclude_none=True)
 
     @classmethod
     def of(cls, plan: SittingPlan, study: Study) -> SittingAnswer:
@@ -53,14 +48,10 @@ class PosePlanAnswer(Answer):
     left_loose: list[str]
 
 
-class PosesAnswer(Answer):
+class PosesAnswer(WithSuggestions):
     """What fits into several poses."""
 
     poses: list[PosePlanAnswer]
-
-    def as_printed(self) -> Any:
-        """JSON-ready data; a suggestion shows only the fields that its kind has."""
-        return self.model_dump(mode="json", by_alias=True, exclude_none=True)
 
     @classmethod
     def of(cls, plans: Sequence[PosePlan], study: Study) -> PosesAnswer:

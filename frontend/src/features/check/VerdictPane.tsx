@@ -37,31 +37,10 @@ export function VerdictPane({ room, verdict, at, onAt, tell, onMeasure, trouble 
             <Said text={each.said} />
           </p>
         ))}
-        {verdict.since.map((each) => (
-          <p key={each} className={styles.note}>
-            <Said text={each} />
-          </p>
-        ))}
-        {verdict.decide && (
-          <p className={styles.suspect}>
-            <Said text={verdict.decide} />
-          </p>
-        )}
-        {verdict.suspects.map((each) => (
-          <p key={each} className={styles.suspect}>
-            <Said text={each} />
-          </p>
-        ))}
-        {room.drifted.map((each) => (
-          <p key={each} className={styles.suspect}>
-            <Said text={each} />
-          </p>
-        ))}
-        {verdict.runner_up && (
-          <p className={styles.note}>
-            <Said text={verdict.runner_up} />
-          </p>
-        )}
+        <Notes of={verdict.since} />
+        <Notes of={verdict.decide ? [verdict.decide] : []} before />
+        <Notes of={[...verdict.suspects, ...room.drifted]} before />
+        <Notes of={verdict.runner_up ? [verdict.runner_up] : []} />
         {verdict.guesses.length > 0 && (
           <section>
             <h3>Your eye, and the measure</h3>
@@ -96,8 +75,8 @@ export function VerdictPane({ room, verdict, at, onAt, tell, onMeasure, trouble 
             </ol>
           </section>
         )}
+        <Notes of={[verdict.judged]} />
         <Gates room={room} tell={tell} />
-        <p className={styles.note}>{verdict.judged}</p>
         {room.habits.map((each) => (
           <p key={each} className={styles.note}>
             {each} <Link to="/practice">Practise it</Link>
@@ -116,4 +95,13 @@ export function VerdictPane({ room, verdict, at, onAt, tell, onMeasure, trouble 
       </div>
     </>
   );
+}
+
+/** Sentences; set off where they come before anything is moved. */
+function Notes({ of, before }: { of: readonly string[]; before?: boolean }) {
+  return of.map((each) => (
+    <p key={each} className={before ? styles.suspect : styles.note}>
+      <Said text={each} />
+    </p>
+  ));
 }

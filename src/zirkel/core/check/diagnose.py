@@ -5,7 +5,7 @@ cause explains (see `search` for how causes are found).
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
 
@@ -93,8 +93,3 @@ def instead_of(
         return None
     made = search.unpulled(search.fitted((*rest, best[1])))
     return best[1], made.amounts[-1]
-
-
-def without(drawing: Drawing, faults: Sequence[Fault]) -> Drawing:
-    """The drawing as it would be with these faults repaired."""
-    return replace(drawing, off=drawing.off - sum((each.moved for each in faults), np.zeros(2)))

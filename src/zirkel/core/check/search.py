@@ -122,11 +122,6 @@ def same_cause(one: Candidate, other: Candidate) -> bool:
     return len(a & b) > ALIKE * len(a | b)
 
 
-def calibrated(share: float) -> float:
-    """The chance, by counting, of what has this share of the evidence."""
-    return share
-
-
 class Search:
     """The search over sets of causes, with everything turned to the axes of S."""
 
@@ -208,7 +203,7 @@ class Search:
 
     def sure(self, model: Model, order: Sequence[int]) -> float | None:
         """The chance that the first fault is the right one: its share of the evidence among all
-        that could stand in its place, nothing included, as counted in trials (see `calibrated`)."""
+        that could stand in its place, nothing included. Counted in trials it is as often right."""
         if not model.causes:
             return None
         first = model.causes[order[0]]
@@ -221,7 +216,7 @@ class Search:
         mine, theirs = (
             float(np.exp(-0.5 * (np.array(each) - best)).sum()) for each in (alike, others)
         )
-        return calibrated(mine / (mine + theirs))
+        return mine / (mine + theirs)
 
     def fitted(self, causes: tuple[Candidate, ...]) -> Model:
         """These causes with the noise and the amounts that suit them best; found again while what

@@ -7,6 +7,7 @@ from collections.abc import Callable, Sequence
 
 import numpy as np
 
+from zirkel.core.arrays import Array
 from zirkel.core.check.causes.base import Fault
 from zirkel.core.check.correct import Correction
 from zirkel.core.sightings import Drop, Span
@@ -61,11 +62,17 @@ def _growing_from(about: About) -> str:
     drawing = about.check.drawing
     grew = faults["size"].amount["factor"] - 1.0
     still = drawing.middle - np.array(faults["shift"].amount["off_mm"]) / grew
-    apart = np.hypot(*(drawing.planned - still).T)
+    start = _nearest(about, np.hypot(*(drawing.planned - still).T), 0.12)
+    return f", growing from {start}" if start else ""
+
+
+def _nearest(about: About, apart: Array, share: float) -> str | None:
+    """The landmark that is least far (n,), if that is within such a share of the whole."""
+    drawing = about.check.drawing
     nearest = int(apart.argmin())
-    if apart[nearest] > 0.12 * drawing.extent:
-        return ""
-    return f", growing from {about.words.of(drawing.ids[nearest])}"
+    if apart[nearest] > share * drawing.extent:
+        return None
+    return about.words.of(drawing.ids[nearest])
 
 
 def _tilt(about: About, fault: Fault) -> str:
@@ -95,11 +102,8 @@ def _growing_from_plumb(about: About, fault: Fault) -> str:
         return ""
     grew = float(across @ fault.moved[:, 0]) / float(across @ across)
     still = drawing.middle[0] - shift.amount["off_mm"][0] / grew
-    away = np.abs(drawing.planned[:, 0] - still)
-    nearest = int(away.argmin())
-    if away[nearest] > 0.06 * drawing.extent:
-        return ""
-    return f", growing away from the plumb through {about.words.of(drawing.ids[nearest])}"
+    start = _nearest(about, np.abs(drawing.planned[:, 0] - still), 0.06)
+    return f", growing away from the plumb through {start}" if start else ""
 
 
 def _shift(about: About, fault: Fault) -> str:

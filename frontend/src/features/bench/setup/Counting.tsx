@@ -22,6 +22,11 @@ const HANDS = {
   beginner: { length: 0.03, tilt_degrees: 2.5, part: 0.02 },
   practised: { length: 0.01, tilt_degrees: 0.8, part: 0.01 },
 } as const;
+const OFFERED: { value: string; label: string }[] = [
+  { value: "usual", label: "Usual" },
+  { value: "beginner", label: "A beginner's" },
+  { value: "practised", label: "A practised one" },
+];
 
 export function Counting({ bench, make }: Part) {
   const { counted_to, hand } = bench.artist;
@@ -34,40 +39,26 @@ export function Counting({ bench, make }: Part) {
     <section>
       <h2>How you count and draw</h2>
       <div className={styles.artist}>
-        <div>
-          Lengths to{" "}
-          <Select
-            aria-label="Lengths are counted to"
-            options={UNITS}
-            value={nearest(UNITS, counted_to?.units)}
-            onChange={(units) => set({ units })}
-          />
-        </div>
-        <div>
-          Tilts to{" "}
-          <Select
-            aria-label="Tilts are read to"
-            options={DEGREES}
-            value={nearest(DEGREES, counted_to?.degrees)}
-            onChange={(degrees) => set({ degrees })}
-          />
-        </div>
-        <div>
-          Hand{" "}
-          <Select
-            aria-label="Hand on the sheet"
-            value={known?.[0] ?? "own"}
-            options={[
-              { value: "usual", label: "Usual" },
-              { value: "beginner", label: "A beginner's" },
-              { value: "practised", label: "A practised one" },
-              ...(known ? [] : [{ value: "own", label: "My own" }]),
-            ]}
-            onChange={(chosen) =>
-              chosen in HANDS && make({ type: "set_hand", ...HANDS[chosen as keyof typeof HANDS] })
-            }
-          />
-        </div>
+        <Choice
+          label="Lengths to"
+          options={UNITS}
+          value={nearest(UNITS, counted_to?.units)}
+          onChoose={(units) => set({ units })}
+        />
+        <Choice
+          label="Tilts to"
+          options={DEGREES}
+          value={nearest(DEGREES, counted_to?.degrees)}
+          onChoose={(degrees) => set({ degrees })}
+        />
+        <Choice
+          label="Hand"
+          options={known ? OFFERED : [...OFFERED, { value: "own", label: "My own" }]}
+          value={known?.[0] ?? "own"}
+          onChoose={(chosen) =>
+            chosen in HANDS && make({ type: "set_hand", ...HANDS[chosen as keyof typeof HANDS] })
+          }
+        />
       </div>
     </section>
   );
@@ -76,4 +67,25 @@ export function Counting({ bench, make }: Part) {
 /** The choice that is meant, decimals of a third included. */
 function nearest(choices: readonly { value: number }[], value: number | null | undefined): number {
   return choices.find((each) => Math.abs(each.value - (value ?? 0)) < 0.01)?.value ?? 0;
+}
+
+type ChoiceProps<T> = {
+  label: string;
+  options: readonly { value: T; label: string }[];
+  value: T;
+  onChoose: (value: T) => void;
+};
+
+function Choice<T extends string | number>({ label, options, value, onChoose }: ChoiceProps<T>) {
+  return (
+    <div>
+      {label}
+      <Select<T>
+        aria-label={label}
+        options={[...options]}
+        value={value}
+        onChange={(chosen) => onChoose(chosen)}
+      />
+    </div>
+  );
 }
