@@ -1474,6 +1474,8 @@ export interface components {
             subject: components["schemas"]["BenchSubject"];
             /** Takes */
             takes: components["schemas"]["BenchTake"][];
+            /** Tiers */
+            tiers: components["schemas"]["BenchTier"][];
             /** Title */
             title: string;
             /** Undo */
@@ -1778,6 +1780,18 @@ export interface components {
             thin: boolean;
             /** Warning */
             warning: string | null;
+        };
+        /**
+         * BenchTier
+         * @description How the landmarks of one tier stand, in words; `sure` if well enough to be drawn.
+         */
+        BenchTier: {
+            /** Said */
+            said: string;
+            /** Sure */
+            sure: boolean;
+            /** Tier */
+            tier: number;
         };
         /**
          * BenchUnit
@@ -2412,6 +2426,18 @@ export interface components {
              * @enum {string}
              */
             type: "end_sitting";
+        };
+        /**
+         * Enough
+         * @description Up to which tier all stand, in words, and what a button says that goes on all the same.
+         */
+        Enough: {
+            /** On */
+            on: string;
+            /** Said */
+            said: string;
+            /** Tier */
+            tier: number;
         };
         /**
          * ExerciseShown
@@ -5131,13 +5157,17 @@ export interface components {
         };
         /**
          * Prompts
-         * @description What to sight next, what would check what nothing checks, and what may lie elsewhere.
+         * @description What to sight next, what would check what nothing checks, what would hold what is loose, and
+         *     what may lie elsewhere; `enough` once all stand up to a tier.
          */
         Prompts: {
             /** Ambiguous */
             ambiguous: components["schemas"]["AmbiguousPlace"][];
             /** Checks */
             checks: components["schemas"]["Prompt"][];
+            enough: components["schemas"]["Enough"] | null;
+            /** Holds */
+            holds: components["schemas"]["Prompt"][];
             /** Sightings */
             sightings: components["schemas"]["Prompt"][];
             /** Unchecked */

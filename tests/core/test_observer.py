@@ -6,7 +6,7 @@ import numpy as np
 
 from tests.networks import RandomNetwork
 from zirkel.core.network.solve import solve
-from zirkel.core.network.standing import PROVEN, standings
+from zirkel.core.network.standing import PROVEN, sliding, standings
 from zirkel.core.sightings import Drop, Match, Part, Run, Span, Tilt
 from zirkel.core.simulation.observer import observe, true_value, with_value
 
@@ -73,9 +73,9 @@ class Standing(unittest.TestCase):
     def test_every_landmark_stands_somewhere(self):
         network = RandomNetwork(6, n=14, per=3, tap=0.05)
         solution = solve(network.study)
-        found = standings(solution)
+        found = standings(solution, sliding(solution))
         self.assertEqual(set(found), set(network.names))
-        loose = {each.landmark for each in solution.loose}
+        loose = set(sliding(solution))
         doubted = {
             name
             for doubt in solution.doubts

@@ -28,19 +28,28 @@ class PrompterCase(ServedCase):
 
 
 class Prompting(PrompterCase):
-    def test_the_first_suggestion_ties_what_is_loose_and_shrinks_its_slack(self):
-        first = self.get("/prompts")["sightings"][0]
-        self.assertEqual(first["settles"], "dibber_point")
-        self.assertLess(first["after_mm"], 0.2 * first["before_mm"])
-        self.assertIn("Dibber, point", first["ask"])
+    def test_the_large_shapes_come_first(self):
+        tier = {each["id"]: each["tier"] for each in self.get()["landmarks"]}
+        first, *_ = self.get("/prompts")["sightings"]
+        self.assertEqual(max(tier[first["start"]], tier[first["end"]]), 1)
+        self.assertEqual([each["tier"] for each in self.get()["tiers"]], [1, 2, 3])
 
-    def test_taking_it_does_what_was_promised(self):
-        first = self.get("/prompts")["sightings"][0]
-        reading = {"id": "new", "kind": first["kind"], "from": first["start"], "to": first["end"]}
+    def test_what_is_loose_says_what_would_hold_it(self):
+        prompts = self.get("/prompts")
+        holds = {each["settles"]: each for each in prompts["holds"]}["dibber_point"]
+        self.assertLess(holds["after_mm"], 0.2 * holds["before_mm"])
+        self.assertIn("Dibber, point", holds["ask"])
+        reading = {"id": "new", "kind": holds["kind"], "from": holds["start"], "to": holds["end"]}
         bench = self.change(type="take_sighting", sighting={**reading, "degrees": "4:00"})
         point = next(each for each in bench["landmarks"] if each["id"] == "dibber_point")
         self.assertEqual(point["standing"], "held")
         self.assertIsNotNone(point["slack_mm"])
+
+    def test_the_artist_s_own_tolerance_is_enough(self):
+        self.assertFalse(self.get()["tiers"][0]["sure"])
+        self.change(type="set_checking", tolerance={"large": 60.0})
+        self.assertTrue(self.get()["tiers"][0]["sure"])
+        self.assertTrue(self.get("/prompts")["sightings"][0]["checks"], "now it is to be checked")
 
     def test_checks_name_unchecked_readings(self):
         prompts = self.get("/prompts")

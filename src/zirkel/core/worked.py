@@ -25,7 +25,7 @@ from zirkel.core.network.candidates import prior_cofactor
 from zirkel.core.network.families import Perspective, perspective, receding
 from zirkel.core.network.relations import Found, find_relations
 from zirkel.core.network.solve import Solution, solve
-from zirkel.core.network.standing import standings
+from zirkel.core.network.standing import sliding, standings
 from zirkel.core.network.trust import Component, personal_trust
 from zirkel.core.network.what_next import Next, what_next
 from zirkel.core.perspective.ellipses import Rounds, rounds_seen
@@ -120,9 +120,14 @@ class Worked:
         return {name: (float(x), float(y)) for name, (x, y) in self.places.items()}
 
     @property
+    def sliding(self) -> dict[str, str | float]:
+        """Which way each landmark that is not held could slide."""
+        return self._once("sliding", lambda: sliding(self.solution))
+
+    @property
     def standing(self) -> dict[str, str]:
         """How each landmark stands."""
-        return self._once("standing", lambda: standings(self.solution))
+        return self._once("standing", lambda: standings(self.solution, self.sliding))
 
     @property
     def plan(self) -> Plan:

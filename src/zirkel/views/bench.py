@@ -8,9 +8,11 @@ from zirkel.core.network.checks import UNCHECKED
 from zirkel.core.network.solve import Solution, Take
 from zirkel.core.sheet.plan import Mark
 from zirkel.core.sitting.course import since_the_break
+from zirkel.core.sitting.tiers import tiers
 from zirkel.core.study import Study, UnitLength, UnitPair
 from zirkel.core.tones.overlaps import FADED, fading
 from zirkel.core.words.base import Words
+from zirkel.core.words.enough import say_tier
 from zirkel.core.words.network import (
     doubt_detail,
     doubt_headline,
@@ -34,6 +36,7 @@ from zirkel.views.bench_told import (
     BenchShape,
     BenchSheet,
     BenchTake,
+    BenchTier,
     BenchUnit,
     FadingSide,
 )
@@ -44,6 +47,7 @@ from zirkel.views.subject import (
     Laid,
     Sight,
     bench_subject,
+    hidden_from,
     lay_beside,
     sight_of,
 )
@@ -76,6 +80,7 @@ def bench_of(stored: Stored, before: Stored | None = None) -> Bench:
         sheet=_sheet(worked),
         subject=bench_subject(stored, sight, laid),
         landmarks=_landmarks(worked, _seen(sight, laid)),
+        tiers=_tiers(worked, hidden_from(stored)),
         shapes=[
             BenchShape(
                 id=each.id,
@@ -129,6 +134,14 @@ def bench_of(stored: Stored, before: Stored | None = None) -> Bench:
         eye_first=study.eye_first,
         artist=artist_of(study),
     )
+
+
+def _tiers(worked: Worked, unseen: tuple[str, ...]) -> list[BenchTier]:
+    found = tiers(worked.solution, worked.sliding, worked.sure_enough, unseen)
+    return [
+        BenchTier(tier=each.tier, said=say_tier(worked.words, each), sure=each.sure)
+        for each in found
+    ]
 
 
 def _did(before: Stored | None, after: Stored) -> BenchDid | None:
@@ -194,10 +207,9 @@ def _seen(sight: Sight, laid: Laid | None) -> dict[str, tuple[float, float]]:
 
 
 def _landmarks(worked: Worked, seen: dict[str, tuple[float, float]]) -> list[BenchLandmark]:
-    study, solution, plan = worked.study, worked.solution, worked.plan
+    study, plan = worked.study, worked.plan
     letters = short_letters({each.id: each.name for each in study.landmarks})
     standing, words = worked.standing, worked.words
-    loose = {each.landmark: each.direction for each in solution.loose}
     count: dict[str, int] = {}
     for reading in study.sightings:
         for name in () if reading.struck else reading.landmarks:
@@ -213,7 +225,7 @@ def _landmarks(worked: Worked, seen: dict[str, tuple[float, float]]) -> list[Ben
                 letters=letters[each.id],
                 tier=each.tier,
                 standing=standing[each.id],
-                loose=loose.get(each.id),
+                loose=worked.sliding.get(each.id),
                 from_left_mm=mark.from_left_mm,
                 from_top_mm=mark.from_top_mm,
                 slack_mm=None if mark.slack is None else mark.slack.longer,

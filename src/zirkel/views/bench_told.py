@@ -143,6 +143,14 @@ class BenchDid(BaseModel):
     bad: bool
 
 
+class BenchTier(BaseModel):
+    """How the landmarks of one tier stand, in words; `sure` if well enough to be drawn."""
+
+    tier: int
+    said: str
+    sure: bool
+
+
 class BenchUnit(BaseModel):
     """The unit: two landmarks along a direction, or a length in mm from an origin."""
 
@@ -171,6 +179,7 @@ class Bench(BaseModel):
     sheet: BenchSheet
     subject: BenchSubject
     landmarks: list[BenchLandmark]
+    tiers: list[BenchTier]
     shapes: list[BenchShape]
     readings: list[BenchReading]
     doubts: list[BenchDoubt]

@@ -124,15 +124,13 @@ def _thin(after: Worked, reading: Sighting) -> str | None:
 
 def _tied(before: Worked, after: Worked) -> str | None:
     """What was loose and is not any more."""
-    still = {each.landmark for each in after.solution.loose}
-    tied = [each.landmark for each in before.solution.loose if each.landmark not in still]
-    freed = [name for name in dict.fromkeys(tied) if name in after.positions]
+    still = after.sliding
+    freed = [name for name in before.sliding if name not in still and name in after.positions]
     if freed:
         return f"It ties {_names(after.words, freed)}."
-    eased = {each.landmark: each.direction for each in before.solution.loose}
-    for each in after.solution.loose:
-        if eased.get(each.landmark) == "both" and each.direction != "both":
-            return f"It ties {after.words.of(each.landmark)} in one direction; one more is needed."
+    for name, direction in still.items():
+        if before.sliding.get(name) == "both" and direction != "both":
+            return f"It ties {after.words.of(name)} in one direction; one more is needed."
     return None
 
 

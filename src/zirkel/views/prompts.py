@@ -8,12 +8,15 @@ from datetime import UTC, datetime
 from pydantic import BaseModel
 
 from zirkel.core.network.ambiguity import Ambiguity
+from zirkel.core.network.holding import what_holds
 from zirkel.core.network.relations import Line, Relation
 from zirkel.core.network.trust import Component
 from zirkel.core.network.what_next import Next, Suggestion
 from zirkel.core.sightings import Sighting
 from zirkel.core.sitting.clock import running
 from zirkel.core.sitting.course import controls_left, plan_now, since_the_break
+from zirkel.core.sitting.tiers import sight_for, tiers
+from zirkel.core.words.enough import say_enough, say_on
 from zirkel.core.words.network import because, say_ambiguity, say_sigma
 from zirkel.core.words.sightings import ask_for, said
 from zirkel.core.words.sitting import WHY_CONTROL
@@ -57,14 +60,25 @@ class AmbiguousPlace(BaseModel):
     ask: str | None
 
 
+class Enough(BaseModel):
+    """Up to which tier all stand, in words, and what a button says that goes on all the same."""
+
+    tier: int
+    said: str
+    on: str
+
+
 class Prompts(BaseModel):
-    """What to sight next, what would check what nothing checks, and what may lie elsewhere."""
+    """What to sight next, what would check what nothing checks, what would hold what is loose, and
+    what may lie elsewhere; `enough` once all stand up to a tier."""
 
     version: int
     sightings: list[Prompt]
     checks: list[Prompt]
     unchecked: list[str]
+    holds: list[Prompt]
     ambiguous: list[AmbiguousPlace]
+    enough: Enough | None
 
 
 class RelationPrompt(BaseModel):
@@ -120,14 +134,30 @@ def open_prompts(store: Store, study_id: int) -> Prompts:
     """What to sight next in one study."""
     stored = store.get(study_id)
     worked, unseen = stored.worked, hidden_from(stored)
-    found, control = _in_the_sitting(worked, worked.next(unseen), unseen)
+    asked, enough = _in_their_order(worked, unseen)
+    found, control = _in_the_sitting(worked, asked, unseen)
+    holds = what_holds(worked.solution.adjusted, worked.sliding, unseen)
     return Prompts(
         version=stored.version,
         sightings=[_prompt(stored.worked, each, control) for each in found.sightings],
         checks=[_prompt(stored.worked, each) for each in found.checks],
         unchecked=list(found.unchecked),
+        holds=[_prompt(worked, each) for each in holds.values()],
+        enough=enough,
         ambiguous=[_ambiguous(worked, each) for each in worked.ambiguities(unseen)[:AMBIGUOUS]],
     )
+
+
+def _in_their_order(worked: Worked, unseen: tuple[str, ...]) -> tuple[Next, Enough | None]:
+    """What is asked for the large shapes first, then the middle ones, then detail; and that it is
+    enough, once it is."""
+    found = tiers(worked.solution, worked.sliding, worked.sure_enough, unseen)
+    asked = sight_for(worked.solution, found, worked.next(unseen), PROMPTED, unseen)
+    if not asked.standing:
+        return asked.next, None
+    last = found[-1].tier
+    said, on = say_enough(asked.standing, last), say_on(asked.standing, last)
+    return asked.next, Enough(tier=asked.standing, said=said, on=on)
 
 
 def _in_the_sitting(worked: Worked, usual: Next, unseen: tuple[str, ...]) -> tuple[Next, bool]:

@@ -55,14 +55,7 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
       onClick={letGo}
     >
       {room.easel ? (
-        <EaselPrompt
-          bench={bench}
-          prompt={room.next.prompt}
-          known={room.next.data !== undefined}
-          onAnother={room.next.another}
-          onLeave={room.toEasel}
-          onUndo={room.back}
-        >
+        <EaselPrompt bench={bench} next={room.next} onLeave={room.toEasel} onUndo={room.back}>
           <RoomPicture room={room}>
             {room.looking.view.zoom > 1 && <Looking room={room} />}
           </RoomPicture>

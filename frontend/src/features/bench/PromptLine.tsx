@@ -2,29 +2,35 @@
 import { Button } from "antd";
 import { Said } from "../../shared/Said";
 import styles from "./PromptLine.module.css";
-import { WORKING_OUT } from "./prompter";
+import { Enough, WORKING_OUT } from "./prompter";
 import type { Room } from "./useBenchRoom";
 
 export function PromptLine({ room }: { room: Room }) {
   const { bench, next, pad } = room;
   const doubt = bench.doubts.find((each) => !each.kept);
   const held = bench.landmarks.filter((each) => each.standing !== "loose").length;
-  const surest = bench.sheet.said_surest;
+  const tier = bench.tiers.find((each) => !each.sure) ?? bench.tiers[0];
   const { prompt } = next;
   return (
     <aside className={styles.line} aria-label="Sight next">
-      <p className={styles.ask}>
-        {prompt?.ask ??
-          (next.data
-            ? "Nothing more is worth sighting: every landmark is held and checked."
-            : WORKING_OUT)}
-      </p>
+      {next.enough ? (
+        <Enough study={bench.id} next={next} />
+      ) : (
+        <p className={styles.ask}>
+          {prompt?.ask ?? (next.data ? "Nothing more to ask: it would add little." : WORKING_OUT)}
+        </p>
+      )}
       {prompt && (
         <>
-          <Button type="primary" size="large" onClick={() => pad.takeUp(prompt)}>
+          <Button
+            type="primary"
+            size="large"
+            disabled={next.stale}
+            onClick={() => pad.takeUp(prompt)}
+          >
             Take it
           </Button>
-          <Button size="large" onClick={next.another}>
+          <Button size="large" disabled={next.stale || next.only} onClick={next.another}>
             Another
           </Button>
         </>
@@ -41,11 +47,7 @@ export function PromptLine({ room }: { room: Room }) {
       )}
       <p className={styles.held}>
         {held} of {bench.landmarks.length} held
-        {surest !== null && (
-          <span>
-            within <Said text={surest} />
-          </span>
-        )}
+        {tier && <span>{tier.said}</span>}
       </p>
     </aside>
   );

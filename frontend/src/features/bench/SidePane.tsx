@@ -20,10 +20,8 @@ export function SidePane({ room }: { room: Room }) {
         {side === "Next" && (
           <Prompter
             bench={bench}
-            prompts={next.data}
-            turn={next.turn}
+            next={next}
             onTake={pad.takeUp}
-            onAnother={next.another}
             onAgain={(reading) => pad.correct(reading, true)}
             onStrike={(id) => tell({ type: "strike_sighting", id, struck: true })}
             onPoint={room.setPointed}
@@ -60,6 +58,8 @@ export function SidePane({ room }: { room: Room }) {
         {side === "Marks" && (
           <Marks
             bench={bench}
+            holds={next.data?.holds ?? []}
+            onTake={pad.takeUp}
             onChoose={pad.choose}
             onLeave={(id) => tell({ type: "leave_relation", id })}
             onLengths={(inches) => tell({ type: "set_lengths", inches })}

@@ -34,7 +34,7 @@ export function benchKey(room: Room, event: KeyboardEvent, help: () => void): bo
     help();
     return true;
   }
-  const takeUp = () => next.prompt && pad.takeUp(next.prompt);
+  const takeUp = () => !next.stale && next.prompt && pad.takeUp(next.prompt);
   const drawBy = () => relations.shown && relations.adopt(relations.shown);
   const shifted = new Map<string, () => unknown>([
     ["N", takeUp],

@@ -20,6 +20,7 @@ import type { StudyHandle } from "../../shared/useStudy";
 import type { Picking } from "./depth/usePoints";
 import { usePad } from "./pad";
 import { useView } from "./picture";
+import { useNext } from "./prompter";
 import { type Held, useStick } from "./stick";
 import { useOwnEye } from "./useOwnEye";
 
@@ -76,7 +77,7 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
     trouble !== null && setMessage({ text: trouble, bad: true });
   const artist = useArtist();
   const own = useOwnEye(bench, pad.kind.kind);
-  const next = usePrompts(bench);
+  const next = useNext(bench);
   const current = easel && !study.busy && next.data?.version === bench.version;
   const half = state.value !== "" || state.letters !== "";
   useLaidOut(current && !half ? next.prompt : undefined, pad.takeUp, pad.touched);
@@ -183,20 +184,6 @@ function placed(bench: Bench, id: string, at: Point): Change | null {
   const { name, tier } = landmark;
   const rough: [number, number] = [(at.x - left) / size, (at.y - top) / size];
   return { type: "edit_landmark", landmark: { id, name, tier, rough } };
-}
-
-/** What to sight next, and which of the suggestions is shown. */
-function usePrompts(bench: Bench) {
-  const [turn, setTurn] = useState(0);
-  const { data } = useQuery(queries.prompts(bench));
-  const all = data ? [...data.sightings, ...data.checks] : [];
-  return {
-    data,
-    turn,
-    prompt: all.length ? all[turn % all.length] : undefined,
-    another: () => setTurn((old) => old + 1),
-    begin: () => setTurn(0),
-  };
 }
 
 /** The simple relations, then the lines for the whole drawing; and which of them is shown. */

@@ -26,6 +26,8 @@ import numpy as np
 from zirkel.core.arrays import Array, Flags, Indices
 from zirkel.core.network.adjust import Adjustment, place_looseness
 from zirkel.core.network.assemble import gains
+from zirkel.core.network.extent import likely_places
+from zirkel.core.network.sigmas import rounding
 from zirkel.core.sightings import KINDS, Span
 from zirkel.core.study import UnitLength, UnitPair
 
@@ -135,11 +137,12 @@ def all_candidates(
     """Every doable reading over a pair of landmarks that has not been taken already, or also those
     that are to be taken `again`; none of those that can't be seen from where the artist stands."""
     net = adjusted.network
-    first, second = _pairs(adjusted.places)
+    places = likely_places(adjusted)
+    first, second = _pairs(places)
     hidden = np.isin(net.ids, list(unseen))
     clear = np.flatnonzero(~(hidden[first] | hidden[second]))
     first, second = first[clear], second[clear]
-    p = np.stack([adjusted.places[first], adjusted.places[second]], axis=1)
+    p = np.stack([places[first], places[second]], axis=1)
     codes = first * len(net.ids) + second
     sd = _apart_sd(adjusted, first, second)
     taken = {} if again else _taken(adjusted)
@@ -156,7 +159,8 @@ def all_candidates(
             pairs.append(np.stack([first[keep], second[keep]], axis=1))
             slopes.append(made.by_place[keep, 1])
             drifts.append(drift[keep])
-            sigmas.append(offer.sigma[keep] * net.study.trust.get(kind, 1.0))
+            sigma = offer.sigma[keep] * net.study.trust.get(kind, 1.0)
+            sigmas.append(np.hypot(sigma, rounding(kind, net.study) * rule.inside))
             numbers.append(np.full(len(keep), len(sorts)))
             sorts.append(sort)
     return Candidates(

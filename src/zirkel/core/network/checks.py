@@ -7,6 +7,8 @@ greedily: the candidate that raises most of what is still missing comes next.
 
 from __future__ import annotations
 
+from collections.abc import Collection
+
 import numpy as np
 
 from zirkel.core.arrays import Array, Indices
@@ -36,10 +38,15 @@ def _rows(adjusted: Adjustment) -> Indices:
 
 
 def best_checks(
-    adjusted: Adjustment, candidates: Candidates, cofactor: Array, count: int
+    adjusted: Adjustment,
+    candidates: Candidates,
+    cofactor: Array,
+    count: int,
+    only: Collection[str] | None = None,
 ) -> list[tuple[int, tuple[str, ...]]]:
-    """The numbers of the best few candidates, and the readings that each would check."""
-    rows = _looked_at(adjusted)
+    """The numbers of the best few candidates, and the readings that each would check: of all that
+    nothing checks, or `only` of these."""
+    rows = _looked_at(adjusted, only)
     if not len(rows) or not len(candidates.sigma):
         return []
     reach = _rows_over_sigma(adjusted, rows) @ cofactor
@@ -59,10 +66,10 @@ def best_checks(
     return made
 
 
-def _looked_at(adjusted: Adjustment) -> Indices:
-    rows = _rows(adjusted)
+def _looked_at(adjusted: Adjustment, only: Collection[str] | None) -> Indices:
     tiers = {each.id: each.tier for each in adjusted.network.study.landmarks}
     sightings = adjusted.network.sightings
+    rows = [row for row in _rows(adjusted) if only is None or sightings[row].id in only]
     order = sorted(rows, key=lambda row: sum(tiers[name] for name in sightings[row].landmarks))
     return np.array(order[:MOST_ROWS], dtype=np.intp)
 

@@ -23,17 +23,17 @@ def sigma_of(sighting: Sighting, study: Study) -> float:
         return sighting.sigma
     in_mm = isinstance(study.unit, UnitLength)
     read = sighting.default_sigma(in_mm) * study.trust.get(sighting.kind, 1.0)
-    return math.hypot(read, _step(sighting, study) / math.sqrt(12.0))
+    return math.hypot(read, rounding(sighting.kind, study))
 
 
-def _step(sighting: Sighting, study: Study) -> float:
-    """To how much the artist counts in readings of this kind; 0 where that isn't known."""
+def rounding(kind: str, study: Study) -> float:
+    """One standard deviation, in the file's own unit, of counting to whole steps in readings of
+    this kind; 0 where that isn't known."""
     counted = study.counted_to
     if counted is None:
         return 0.0
-    if sighting.kind == "tilt":
-        return counted.degrees or 0.0
-    return (counted.units or 0.0) if sighting.kind in COUNTED else 0.0
+    step = counted.degrees if kind == "tilt" else counted.units if kind in COUNTED else None
+    return (step or 0.0) / math.sqrt(12.0)
 
 
 def sigmas(sightings: Sequence[Sighting], study: Study) -> Array:

@@ -15,6 +15,7 @@ from zirkel.core.arrays import Array
 from zirkel.core.network.adjust import Adjustment, place_covariance, place_looseness
 from zirkel.core.network.assemble import DRIFT_SIGMA
 from zirkel.core.network.doubts import Doubt, judge, order_gap
+from zirkel.core.network.extent import likely_places, nowhere
 from zirkel.core.network.search import adjust
 from zirkel.core.study import Study
 
@@ -35,7 +36,8 @@ TELLING_SD = 0.03
 class Place:
     """Where a landmark is, in units, how sure that is, and where it is drawn meanwhile.
 
-    `held_x` and `held_y` are always numbers: in a loose direction they keep to the thumbnail.
+    `held_x` and `held_y` are always numbers: in a loose direction, and where the place is known so
+    poorly that it says nothing (`nowhere`), they keep to the thumbnail.
     """
 
     x: float | None
@@ -45,6 +47,7 @@ class Place:
     corr: float | None
     held_x: float
     held_y: float
+    nowhere: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -142,6 +145,8 @@ def _places(adjusted: Adjustment, directions: list[str | float | None]) -> dict[
     places = adjusted.places.tolist()
     sds = np.sqrt(np.maximum(covariance[:, (0, 1), (0, 1)], 0.0)).tolist()
     shared = covariance[:, 0, 1].tolist()
+    away = nowhere(adjusted).tolist()
+    likely = likely_places(adjusted).tolist()
     made = {}
     for i, name in enumerate(adjusted.network.ids):
         x, y = places[i]
@@ -156,8 +161,9 @@ def _places(adjusted: Adjustment, directions: list[str | float | None]) -> dict[
             sd_x=sd_x if knows_x else None,
             sd_y=sd_y if knows_y else None,
             corr=min(1.0, max(-1.0, corr)) if both else None,
-            held_x=x,
-            held_y=y,
+            held_x=likely[i][0],
+            held_y=likely[i][1],
+            nowhere=away[i],
         )
     return made
 

@@ -1,16 +1,64 @@
-"""How each landmark stands: loose, held, proven, or in doubt."""
+"""How each landmark stands: loose, held, proven, or in doubt.
+
+A landmark is loose where nothing holds it (rank), and also where what holds it leaves it to slide
+by more than a block-in can bear: one standard deviation beyond `BEARABLE` of the whole. A level and
+a tilt that is nearly level hold a landmark to metres; that is a number, and no hold.
+"""
 
 from __future__ import annotations
 
-from zirkel.core.network.solve import Solution
+from collections.abc import Mapping
+
+import numpy as np
+
+from zirkel.core.network.adjust import place_covariance
+from zirkel.core.network.extent import sides
+from zirkel.core.network.solve import Solution, slide_direction
 
 PROVEN = 0.25
 """Redundancy of a landmark's best-checked reading from which a mistake there would be noticed."""
 
+BEARABLE = 1.0 / 20.0
+"""Share of the whole's longer side by which a landmark that is held may be off, one sd."""
 
-def standings(solution: Solution) -> dict[str, str]:
+ALONG_DEG = 10.0
+"""How near a plumb or a level a way of sliding is called so."""
+
+
+def sliding(solution: Solution) -> dict[str, str | float]:
+    """Which way each landmark that is not held could slide: level, plumb, both, or along a tilt in
+    degrees; those that nothing holds and those that are held too poorly."""
+    found = {each.landmark: each.direction for each in solution.loose}
+    covariance = solution.scatter**2 * place_covariance(solution.adjusted)
+    values, vectors = np.linalg.eigh(covariance)
+    most = (BEARABLE * float(sides(solution.adjusted).max())) ** 2
+    for i, name in enumerate(solution.adjusted.network.ids):
+        if values[i, 1] <= most or found.get(name) == "both":
+            continue
+        if name in found or values[i, 0] > most:
+            found[name] = "both"
+        else:
+            found[name] = _named(slide_direction(np.outer(vectors[i, :, 1], vectors[i, :, 1])))
+    return found
+
+
+def height_of_the_whole(solution: Solution) -> float:
+    """Its height in units; of what lies very flat, half of its width."""
+    width, height = sides(solution.adjusted)
+    return max(float(height), 0.5 * float(width))
+
+
+def _named(direction: str | float | None) -> str | float:
+    """A direction of sliding, level or plumb where it is nearly that."""
+    if direction is None or isinstance(direction, str):
+        return direction or "both"
+    if min(direction, 180.0 - direction) < ALONG_DEG:
+        return "plumb"
+    return "level" if abs(direction - 90.0) < ALONG_DEG else direction
+
+
+def standings(solution: Solution, loose: Mapping[str, str | float]) -> dict[str, str]:
     """For each landmark `loose`, `doubt`, `proven` (its readings check one another) or `held`."""
-    loose = {each.landmark for each in solution.loose}
     doubted = {each.sighting for each in solution.doubts}
     study = solution.adjusted.network.study
     in_doubt: set[str] = set()

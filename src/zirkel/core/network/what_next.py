@@ -280,13 +280,15 @@ def suggestion(
     number: int,
     gain: float,
     checks: tuple[str, ...] = (),
+    settled: int | None = None,
 ) -> Suggestion:
-    """One of the candidates in words' own terms: what it settles, from where it stands now."""
+    """One of the candidates in words' own terms: what it settles (or the landmark of this number),
+    from where it stands now."""
     net = adjusted.network
     i, j = (int(each) for each in candidates.pair[number])
     kind, along = candidates.sorts[candidates.sort[number]]
     a = row(candidates, number, len(cofactor))
-    settles, ties = _most_settled(adjusted, cofactor, a, float(candidates.sigma[number]))
+    settles, ties = _most_settled(adjusted, cofactor, a, float(candidates.sigma[number]), settled)
     dx, dy = adjusted.places[j] - adjusted.places[i]
     return Suggestion(
         kind=kind,
@@ -302,16 +304,18 @@ def suggestion(
 
 
 def _most_settled(
-    adjusted: Adjustment, cofactor: Array, a: Array, sigma: float
+    adjusted: Adjustment, cofactor: Array, a: Array, sigma: float, settled: int | None
 ) -> tuple[tuple[str, float, float], bool]:
-    """Whose variance falls most by tier: its slack before and after; and whether it is tied."""
+    """Whose variance falls most by tier, if it isn't said who is `settled`: its slack before and
+    after; and whether it is tied."""
     n = len(adjusted.network.ids)
     reach = cofactor @ a
     own = reach[: 2 * n].reshape(n, 2)
     was = _own(cofactor, n)
     now = was - own[:, :, None] * own[:, None, :] / (sigma**2 + float(a @ reach))
     fall = np.trace(was, axis1=1, axis2=2) - np.trace(now, axis1=1, axis2=2)
-    most = int(np.argmax(coordinate_weights(adjusted)[: 2 * n : 2] * fall))
+    weights = coordinate_weights(adjusted)[: 2 * n : 2]
+    most = int(np.argmax(weights * fall)) if settled is None else settled
     name = adjusted.network.ids[most]
     ties = float(np.trace(was[most])) > (LOOSE * THUMBNAIL_SIGMA) ** 2
     return (name, float(radii(was)[most]), float(radii(now)[most])), ties

@@ -142,8 +142,8 @@ def _mark(place: Place, unit_mm: float, origin: tuple[float, float], scatter: fl
     left, top = origin[0] + unit_mm * place.held_x, origin[1] + unit_mm * place.held_y
     slack = _slack(place, unit_mm, scatter)
     return Mark(
-        from_left_mm=None if place.x is None else left,
-        from_top_mm=None if place.y is None else top,
+        from_left_mm=None if place.x is None or place.nowhere else left,
+        from_top_mm=None if place.y is None or place.nowhere else top,
         sd_mm=None if slack is None else slack.longer / SDS,
         held_left_mm=left,
         held_top_mm=top,

@@ -1,34 +1,35 @@
 // Hands full: the one thing to sight now, large enough to be read from the easel.
 import { Button } from "antd";
-import type { Bench, Prompt } from "../../../api/types";
+import type { Bench } from "../../../api/types";
 import styles from "./EaselPrompt.module.css";
+import { Enough } from "./Enough";
 import { Progress } from "./Progress";
-import { WORKING_OUT } from "./Prompter";
+import { WORKING_OUT } from "./SightNext";
+import type { Next } from "./useNext";
 
 type Props = {
   bench: Bench;
-  prompt: Prompt | undefined;
-  /** Whether the suggestions are there yet. */
-  known: boolean;
-  onAnother: () => void;
+  next: Next;
   onLeave: () => void;
   onUndo: () => void;
   /** The two landmarks asked for, on subject and sheet. */
   children: React.ReactNode;
 };
 
-export function EaselPrompt({ bench, prompt, known, onAnother, onLeave, onUndo, children }: Props) {
+export function EaselPrompt({ bench, next, onLeave, onUndo, children }: Props) {
+  const { prompt } = next;
   const doubts = bench.doubts.filter((each) => !each.kept).length;
   return (
     <div className={styles.easel}>
-      <p className={styles.ask} aria-live="polite">
-        {prompt?.ask ??
-          (known
-            ? "Nothing more is worth sighting: every landmark is held and checked."
-            : WORKING_OUT)}
-      </p>
+      {next.enough ? (
+        <Enough study={bench.id} next={next} />
+      ) : (
+        <p className={styles.ask} aria-live="polite" data-stale={next.stale}>
+          {prompt?.ask ?? (next.data ? "Nothing more to ask: it would add little." : WORKING_OUT)}
+        </p>
+      )}
       <div className={styles.row}>
-        <Button size="large" onClick={onAnother} disabled={!prompt}>
+        <Button size="large" onClick={next.another} disabled={!prompt || next.stale || next.only}>
           Another
         </Button>
         <Button

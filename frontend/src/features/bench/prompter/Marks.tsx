@@ -1,6 +1,6 @@
 // Where each landmark goes on the sheet, from its left and top edges.
 import { Button, Segmented } from "antd";
-import type { Bench, BenchLandmark } from "../../../api/types";
+import type { Bench, BenchLandmark, Prompt } from "../../../api/types";
 import { Said } from "../../../shared/Said";
 import styles from "./Marks.module.css";
 import prompter from "./Prompter.module.css";
@@ -14,12 +14,15 @@ const STANDING: Record<string, string> = {
 
 type Props = {
   bench: Bench;
+  /** What would hold each loose landmark. */
+  holds: readonly Prompt[];
+  onTake: (prompt: Prompt) => void;
   onChoose: (id: string) => void;
   onLeave: (relation: string) => void;
   onLengths: (inches: boolean) => void;
 };
 
-export function Marks({ bench, onChoose, onLeave, onLengths }: Props) {
+export function Marks({ bench, holds, onTake, onChoose, onLeave, onLengths }: Props) {
   return (
     <>
       <Segmented
@@ -48,6 +51,7 @@ export function Marks({ bench, onChoose, onLeave, onLengths }: Props) {
                   {each.name}
                 </button>
                 <small>{looseness(each) ?? STANDING[each.standing]}</small>
+                <HeldBy prompt={holds.find((one) => one.settles === each.id)} onTake={onTake} />
               </th>
               <td>
                 <Said text={each.said_left ?? "?"} />
@@ -84,6 +88,18 @@ export function Marks({ bench, onChoose, onLeave, onLengths }: Props) {
         </>
       )}
     </>
+  );
+}
+
+/** The one reading that would hold it. */
+function HeldBy({ prompt, onTake }: { prompt: Prompt | undefined; onTake: Props["onTake"] }) {
+  if (!prompt) {
+    return null;
+  }
+  return (
+    <button type="button" className={styles.holds} onClick={() => onTake(prompt)}>
+      Hold it: {prompt.ask}
+    </button>
   );
 }
 

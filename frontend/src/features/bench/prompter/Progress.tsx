@@ -1,6 +1,5 @@
 // How far the drawing is pinned down, at the foot of the prompter.
 import type { Bench } from "../../../api/types";
-import { Said } from "../../../shared/Said";
 import styles from "./Prompter.module.css";
 
 export function Progress({ bench }: { bench: Bench }) {
@@ -13,18 +12,11 @@ export function Progress({ bench }: { bench: Bench }) {
     ["held", held],
     ["doubt", doubt],
   ];
-  const surest = bench.sheet.said_surest;
+  const tier = bench.tiers.find((each) => !each.sure) ?? bench.tiers[0];
   return (
     <footer className={styles.progress}>
       <p>
         {proven + held + doubt} of {bench.landmarks.length} held
-        {surest === null ? (
-          ""
-        ) : (
-          <span>
-            within <Said text={surest} />
-          </span>
-        )}
       </p>
       <div
         className={styles.bar}
@@ -41,6 +33,11 @@ export function Progress({ bench }: { bench: Bench }) {
         {doubt > 0 && <span data-standing="doubt">{doubt} in doubt</span>}
         {count("loose") > 0 && <span data-standing="loose">{count("loose")} loose</span>}
       </p>
+      {tier && (
+        <p className={styles.tier} data-sure={tier.sure}>
+          {tier.said}
+        </p>
+      )}
       {bench.agreement && <p className={styles.agreement}>{bench.agreement}</p>}
     </footer>
   );

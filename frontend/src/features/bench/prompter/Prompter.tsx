@@ -1,17 +1,16 @@
 // Beside the picture: what to sight next and why, and what no longer agrees.
 import { Button } from "antd";
-import type { Ambiguous, Bench, Prompt, Prompts, Relation } from "../../../api/types";
+import type { Ambiguous, Bench, Prompt, Relation } from "../../../api/types";
 import { Said } from "../../../shared/Said";
 import { HowYouCount } from "./HowYouCount";
 import styles from "./Prompter.module.css";
+import { SightNext } from "./SightNext";
+import type { Next } from "./useNext";
 
 type Props = {
   bench: Bench;
-  prompts: Prompts | undefined;
-  /** Which of the suggestions is shown. */
-  turn: number;
+  next: Next;
   onTake: (prompt: Prompt) => void;
-  onAnother: () => void;
   onAgain: (sighting: string) => void;
   onStrike: (sighting: string) => void;
   onKeepAll: (sighting: string) => void;
@@ -29,52 +28,17 @@ type Props = {
   onShowUnchecked: () => void;
 };
 
-/** Until the suggestions are there. */
-export const WORKING_OUT = "Working out what to sight next…";
-
 export function Prompter(props: Props) {
-  const { bench, prompts, turn } = props;
-  const all = prompts ? [...prompts.sightings, ...prompts.checks] : [];
-  const prompt = all.length ? all[turn % all.length] : undefined;
+  const { bench } = props;
+  const prompts = props.next.data;
   return (
     <div className={styles.prompter}>
-      <section
-        aria-label="Sight next"
-        onPointerEnter={() => props.onPointPrompt(prompt ?? null)}
-        onPointerLeave={() => props.onPointPrompt(null)}
-        onFocus={() => props.onPointPrompt(prompt ?? null)}
-        onBlur={() => props.onPointPrompt(null)}
-      >
-        <h2 className={styles.label}>
-          {prompt?.control
-            ? "Is it the same place?"
-            : prompt?.checks.length
-              ? "Check next"
-              : "Sight next"}
-        </h2>
-        {prompt ? (
-          <>
-            <p className={styles.ask}>{prompt.ask}</p>
-            <p className={styles.because}>
-              <Said text={prompt.because} />
-            </p>
-            <div className={styles.actions}>
-              <Button
-                type="primary"
-                onClick={() => props.onTake(prompt)}
-                aria-keyshortcuts="Shift+N"
-              >
-                Take it <kbd>Shift N</kbd>
-              </Button>
-              <Button onClick={props.onAnother} disabled={all.length < 2}>
-                Another
-              </Button>
-            </div>
-          </>
-        ) : (
-          <p className={styles.because}>{prompts ? firstSteps(bench) : WORKING_OUT}</p>
-        )}
-      </section>
+      <SightNext
+        bench={bench}
+        next={props.next}
+        onTake={props.onTake}
+        onPoint={props.onPointPrompt}
+      />
       {bench.scatter > 1 && !bench.artist.said && (
         <section aria-label="Your own scatter">
           <h2 className={`${styles.label} ${styles.chalk}`}>Your own scatter</h2>
@@ -120,16 +84,6 @@ function TakeWarning({ take }: { take: Bench["takes"][number] }) {
       <p className={styles.because}>{take.warning}</p>
     </section>
   );
-}
-
-function firstSteps(bench: Bench): string {
-  if (!bench.landmarks.length) {
-    return "No landmarks yet: add the first in the set-up.";
-  }
-  if (!bench.unit) {
-    return "No unit yet: choose one in the set-up, then count everything in it.";
-  }
-  return "Nothing more to ask: every reading that could be taken would add little.";
 }
 
 /** The reading that would tell where a landmark lies, as a suggestion to be taken up. */
@@ -219,7 +173,7 @@ function SimpleHere(props: Props) {
 }
 
 function Unchecked(props: Props) {
-  const { prompts } = props;
+  const prompts = props.next.data;
   return (
     <>
       {prompts && prompts.unchecked.length > 0 && (

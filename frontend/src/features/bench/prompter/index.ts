@@ -1,5 +1,8 @@
 export { EaselPrompt } from "./EaselPrompt";
+export { Enough } from "./Enough";
 export { Marks } from "./Marks";
 export { Progress } from "./Progress";
-export { Prompter, WORKING_OUT } from "./Prompter";
+export { Prompter } from "./Prompter";
 export { Readings } from "./Readings";
+export { WORKING_OUT } from "./SightNext";
+export { useNext } from "./useNext";
