@@ -132,7 +132,7 @@ LONG_STILL = {
     "features/frame/SheetRoom.tsx": 337,
     "features/subject/picture/PictureRoom.tsx": 254,
     "features/practice/Drill.tsx": 290,
-    "features/bench/pad/usePad.ts": 337,
+    "features/bench/pad/usePad.ts": 281,
     "features/bench/picture/BenchPicture.tsx": 400,
     "features/sitting/Sitting.module.css": 469,
     "features/lesson/Lesson.module.css": 270,

@@ -871,7 +871,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** How to place every landmark, step by step. */
+        /** How to place every landmark, step by step; by another school than the study's to look at. */
         get: operations["recipe"];
         put?: never;
         post?: never;
@@ -1899,7 +1899,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["TakeSightings"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -3792,6 +3792,20 @@ export interface components {
             tilt_degrees: number | null;
         };
         /**
+         * HangPrompt
+         * @description A plumb (`drop`) or level that passes by much that is unsure, in words.
+         */
+        HangPrompt: {
+            /** Kind */
+            kind: string;
+            /** Near */
+            near: string[];
+            /** Said */
+            said: string;
+            /** Through */
+            through: string;
+        };
+        /**
          * HeadLine
          * @description A line of the construction, in mm on the sheet.
          */
@@ -5166,6 +5180,7 @@ export interface components {
             /** Checks */
             checks: components["schemas"]["Prompt"][];
             enough: components["schemas"]["Enough"] | null;
+            hang: components["schemas"]["HangPrompt"] | null;
             /** Holds */
             holds: components["schemas"]["Prompt"][];
             /** Sightings */
@@ -5493,6 +5508,8 @@ export interface components {
             habits: string[];
             /** Inside Out */
             inside_out: boolean;
+            /** Looked At */
+            looked_at: string | null;
             /** Loose */
             loose: string[];
             /** Mistakes */
@@ -5509,6 +5526,8 @@ export interface components {
             set_up: components["schemas"]["SchoolHint"][];
             /** Steps Each */
             steps_each: number;
+            /** Taken */
+            taken: string;
             /** Title */
             title: string;
             /** Within */
@@ -6195,7 +6214,7 @@ export interface components {
         /**
          * SetMethod
          * @description Work by another school. A school at sight-size sets the unit to what it measures from the
-         *     station, where that is known.
+         *     station, where that is known; with another school it is again what it was before.
          */
         SetMethod: {
             /** Method */
@@ -7209,6 +7228,11 @@ export interface components {
              */
             unit_mm?: (number | string) | null;
             /**
+             * Unit Mm Elsewhere
+             * @default null
+             */
+            unit_mm_elsewhere?: (number | string) | null;
+            /**
              * Version
              * @default 1
              * @constant
@@ -7257,6 +7281,19 @@ export interface components {
              * @enum {string}
              */
             type: "take_sighting";
+        };
+        /**
+         * TakeSightings
+         * @description Add several readings at once, taken in one go: all that lies on a plumb, a fan of tilts.
+         */
+        TakeSightings: {
+            /** Sightings */
+            sightings: (components["schemas"]["SpanSighting"] | components["schemas"]["TiltSighting"] | components["schemas"]["DropSighting"] | components["schemas"]["LevelSighting"] | components["schemas"]["PartSighting"] | components["schemas"]["RunSighting"] | components["schemas"]["MatchSighting"] | components["schemas"]["ParallelSighting"] | components["schemas"]["OrderSighting"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "take_sightings";
         };
         /**
          * TakenIn
@@ -10992,6 +11029,7 @@ export interface operations {
         parameters: {
             query?: {
                 version?: number | null;
+                school?: string | null;
             };
             header?: never;
             path: {

@@ -159,10 +159,21 @@ class BrowserCase(unittest.TestCase):
     def new_page(self) -> Page:
         return self.window.new_page()
 
+    def go_on(self, page: Page | None = None) -> None:
+        """Past what is enough, to all that could still be sighted."""
+        page = page or self.page
+        enough = page.locator("[data-enough] button")
+        enough.click()
+        enough.wait_for(state="detached")
+
     def take_it(self, page: Page | None = None) -> None:
         """Takes up the suggestion by key, once there is one: it's worked out after the study."""
         page = page or self.page
-        page.wait_for_selector("[aria-keyshortcuts='Shift+N']", state="attached")
+        asked, enough = "[aria-keyshortcuts='Shift+N']", "[data-enough] button"
+        page.wait_for_selector(f"{asked}, {enough}", state="attached")
+        if page.locator(enough).count():
+            self.go_on(page)
+            page.wait_for_selector(asked, state="attached")
         page.keyboard.press("Shift+N")
 
     def tearDown(self) -> None:

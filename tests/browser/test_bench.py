@@ -21,8 +21,8 @@ class Bench(BrowserCase):
         version = self.version()
         self.assertEqual(self.page.get_attribute("[data-landmark=dibber_point]", "data-standing"),
                          "loose")  # fmt: skip
-        self.page.wait_for_selector("text=Lay the stick over Stack, foot right and Dibber, point")
-        self.take_it()
+        self.page.get_by_text("Marks", exact=True).click()
+        self.page.locator("[data-mark=dibber_point]").get_by_role("button", name="Hold it").click()
         self.page.wait_for_selector("output >> text=which hour?")
         self.page.keyboard.type("4:00")
         self.page.keyboard.press("Enter")

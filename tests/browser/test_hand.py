@@ -48,7 +48,7 @@ class HandCase(BrowserCase):
         self.pair("brow_top", "chin")
         self.keys("t")
         self.typed(typed)
-        self.keys("Enter")
+        self.keys("Enter", "Enter")
         self.wait_for_version(version + 1)
 
     def pair(self, first, second):
@@ -71,12 +71,12 @@ class Entering(HandCase):
             ([*cheeks, "u", "4", "x"], "4 1/8"),
             ([*cheeks, "s", "3", "h"], "3 1/2"),
             ([*cheeks, "t", "2"], "2:00"),
-            ([*cheeks, "2", "3", "0"], "2:30"),
+            ([*brow, *cheeks[:2], "2", "3", "0"], "2:30"),
             ([*cheeks, "p", "0"], "plumb"),
             ([*cheeks, "l", "0"], "level"),
             ([".", "d", *brow, "h"], "1/2"),
             ([",", "m", *cheeks, "2"], "2 times"),
-            ([".", "e", *cheeks], ""),
+            ([".", "e", *brow, *cheeks[:2]], ""),
             ([*cheeks, "o"], "lower"),
             ([*cheeks, "i"], "right"),
         ):

@@ -138,12 +138,13 @@ class Motion(BrowserCase):
     def shapes_seen(self, still):
         """How many different pictures of the slack are seen after one reading."""
         self.page.emulate_media(reduced_motion="reduce" if still else "no-preference")
-        self.open(f"/studies/{self.study_id('Wooden mask on a peg')}", "text=Sight next")
-        self.page.wait_for_timeout(500)
+        self.open(f"/studies/{self.study_id(TITLE)}?side=Marks", "tr[data-mark]")
+        hold = self.page.locator("[data-mark=dibber_point]").get_by_role("button", name="Hold it")
+        hold.wait_for()
         version = int(self.page.locator("[data-version]").get_attribute("data-version"))
         self.page.evaluate(self.WATCH)
-        self.page.get_by_role("button", name="Take it").click()
-        self.page.keyboard.type("1")
+        hold.click()
+        self.page.keyboard.type("4:00")
         self.page.keyboard.press("Enter")
         self.wait_for_version(version + 1)
         self.page.wait_for_timeout(900)

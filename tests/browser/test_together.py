@@ -43,6 +43,8 @@ class Together(BrowserCase):
         self.phone = context.new_page()
         self.phone.goto(f"{self.server.address}/studies/{self.number}?easel=yes")
         self.phone.wait_for_selector("text=Leave the easel")
+        for each in (self.page, self.phone):
+            self.go_on(each)
 
     def version(self, page=None):
         return int((page or self.page).locator("[data-version]").get_attribute("data-version"))
@@ -114,6 +116,7 @@ class AMinuteWithoutAnAnswer(BrowserCase):
         super().setUp()
         self.number = self.study_id(TITLE)
         self.open(f"/studies/{self.number}?easel=yes", "text=Leave the easel")
+        self.go_on()
 
     def readings(self):
         answer = self.page.request.get(f"{self.server.address}/api/v1/studies/{self.number}")

@@ -6,10 +6,10 @@ from dataclasses import replace
 import numpy as np
 
 from tests.networks import RandomNetwork, study_of
-from zirkel.core.network.relations import find_relations
+from zirkel.core.network.relations import Relation, find_relations, simple_here
 from zirkel.core.network.search import adjust
 from zirkel.core.network.sigmas import sigma_of
-from zirkel.core.sightings import Drop, Level, Span
+from zirkel.core.sightings import Drop, Level, Match, Part, Run, Span
 from zirkel.core.simulation.observer import true_value, with_value
 
 OTHER_WAY = {"right": "left", "left": "right", "up": "down", "down": "up"}
@@ -150,6 +150,38 @@ class ByHand(unittest.TestCase):
         for each in find_relations(adjust(study), 10).relations:
             self.assertLess(each.sd, 0.5)
         self.assertEqual(find_relations(adjust(study_of({}, unit=None))).relations, ())
+
+
+class SimpleHere(unittest.TestCase):
+    """What is shown to be drawn by: certain, news, and never a large shape by a detail."""
+
+    def setUp(self):
+        places = {"a": (0.0, 0.0), "b": (0.0, 1.0), "c": (1.0, 0.0), "d": (1.0, 1.0)}
+        self.study = study_of(places, [Drop(id="s1", start="c", end="d")], tiers={"a": 3, "d": 2})
+
+    def told(self, sighting, within=0.01):
+        found = (Relation(sighting, 0.0, 0.01, 1.0, within),)
+        return [each.sighting for each in simple_here(found, self.study, 0.05)]
+
+    def test_what_is_no_surer_than_the_large_shapes_is_not_shown(self):
+        level = Level(id="r", start="b", end="d")
+        self.assertEqual(self.told(level), [level])
+        self.assertEqual(self.told(level, within=0.06), [])
+
+    def test_what_was_just_read_is_no_news(self):
+        self.assertEqual(self.told(Drop(id="r", start="d", end="c")), [])
+
+    def test_the_larger_stands_first(self):
+        (told,) = self.told(Drop(id="r", start="a", end="b", offset=0.5))
+        self.assertEqual((told.start, told.end, told.offset), ("b", "a", -0.5))
+
+    def test_a_large_shape_is_not_placed_by_a_detail(self):
+        part = {"id": "r", "along": "straight", "fraction": 0.5}
+        self.assertEqual(self.told(Part(start="a", end="c", at="b", **part)), [])
+        self.assertEqual(len(self.told(Part(start="b", end="c", at="a", **part))), 1)
+        self.assertEqual(self.told(Run(id="r", start="a", end="d", hits="b")), [])
+        same = {"id": "r", "along": "straight", "ratio": 1.0}
+        self.assertEqual(self.told(Match(first=("a", "b"), second=("b", "c"), **same)), [])
 
 
 if __name__ == "__main__":

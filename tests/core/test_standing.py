@@ -7,6 +7,7 @@ import numpy as np
 
 from tests.networks import study_of
 from zirkel.core.network.extent import likely_places, nowhere
+from zirkel.core.network.hang import best_to_hang
 from zirkel.core.network.holding import what_holds
 from zirkel.core.network.search import adjust
 from zirkel.core.network.solve import solve
@@ -72,6 +73,29 @@ class Held(unittest.TestCase):
         study = replace(flung(), landmarks=flung().landmarks[:3], sightings=flung().sightings[:3])
         self.assertEqual(sliding(solve(study)), {})
         self.assertEqual(what_holds(adjust(study), {}), {})
+
+
+class Hanging(unittest.TestCase):
+    def test_the_line_through_most_that_is_unsure_is_offered(self):
+        places = {
+            "a": (0.0, 0.0),
+            "b": (0.0, 1.0),
+            **{f"c{k}": (0.02 * k, 0.3 * k) for k in range(1, 5)},
+        }
+        places["far"] = (1.5, 1.2)
+        study = study_of(places, [Drop(id="s0", start="a", end="b")])
+        found = best_to_hang(adjust(study))
+        self.assertEqual(found.kind, "drop")
+        self.assertGreaterEqual(len(found.near), 3)
+        self.assertNotIn("far", found.near)
+        self.assertNotIn(found.near[0], best_to_hang(adjust(study), found.near[:1]).near)
+
+    def test_what_was_read_against_it_is_not_asked_again(self):
+        places = {"a": (0.0, 0.0), "b": (0.0, 1.0), "c": (0.0, 0.2), "d": (0.0, 0.5), "e": (0, 0.7)}
+        study = study_of(places, [Drop(id="s0", start="a", end="b")])
+        self.assertEqual(set(best_to_hang(adjust(study)).near), {"c", "d", "e"})
+        read = [Drop(id=each, start="a", end=each, offset=0.01) for each in "bcde"]
+        self.assertIsNone(best_to_hang(adjust(replace(study, sightings=tuple(read)))))
 
 
 class TheSameReadings(unittest.TestCase):

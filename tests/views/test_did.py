@@ -49,13 +49,36 @@ class Did(unittest.TestCase):
 
     def test_what_nothing_checks_is_not_said_to_be_agreed_with(self):
         first = Drop(id="1", start="a", end="c", offset=2.0)
-        text, _ = told(self.bare, first, Drop(id="2", start="a", end="c", offset=2.0, sigma=9.0))
+        again = Drop(id="2", start="a", end="c", offset=2.0, sigma=9.0)
+        self.assertIn("nothing checks it yet", told(self.bare, first, again)[0])
+        text, _ = told(self.bare, first, replace(again, take="t2"))
         self.assertIn("The others had said as much", text)
+
+    def test_a_copy_of_one_look_proves_nothing(self):
+        first = (Drop(id="1", start="a", end="c", offset=2.0, take="t1"),
+                 Level(id="2", start="a", end="c", offset=0.0, take="t1"))  # fmt: skip
+        again = Drop(id="3", start="c", end="a", offset=-2.02, take="t1")
+        self.assertNotIn("proves", told(self.bare, *first, again)[0])
+        self.assertIn("It proves c", told(self.bare, *first, replace(again, take="t2"))[0])
+
+    def test_several_at_once(self):
+        more = [Drop(id=str(k), start="a", end=name, offset=x)
+                for k, (name, x) in enumerate([("c", 2.0), ("b", 0.0)])]  # fmt: skip
+        study = self.bare
+        after = replace(study, sightings=tuple(more))
+        text, bad = say_what_it_did(Worked(study), Worked(after))
+        self.assertEqual((text[:17], bad), ("Kept 2 readings. ", False))
+        wrong = [Drop(id=f"w{k}", start="a", end="c", offset=3.2, take="t2") for k in (1, 2)]
+        hand = hand_study()
+        after = replace(hand, sightings=(*hand.sightings, wrong[0], replace(wrong[1], offset=2.0)))
+        text, bad = say_what_it_did(Worked(hand), Worked(after))
+        self.assertTrue(bad)
+        self.assertIn("the others say otherwise of: c 3 1/5", text)
 
     def test_proving(self):
         first = (Drop(id="1", start="a", end="c", offset=2.0),
                  Level(id="2", start="a", end="c", offset=0.0))  # fmt: skip
-        again = Drop(id="3", start="a", end="c", offset=2.02)
+        again = Drop(id="3", start="a", end="c", offset=2.02, take="t2")
         text, bad = told(self.bare, *first, again)
         self.assertIn("It proves c", text)
         self.assertFalse(bad)
@@ -83,8 +106,6 @@ class Did(unittest.TestCase):
     def test_nothing_is_said_of_other_changes(self):
         study = hand_study()
         self.assertIsNone(say_what_it_did(Worked(study), Worked(replace(study, title="New"))))
-        fewer = replace(study, sightings=study.sightings[:2])
-        self.assertIsNone(say_what_it_did(Worked(fewer), Worked(study)))
 
     def test_struck_and_corrected(self):
         study = hand_study()

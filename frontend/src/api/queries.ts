@@ -33,10 +33,10 @@ import type {
 
 const { client, told } = api;
 const MINUTE = 60_000;
-
 type Seen = { id: number; version: number };
 const of = (study_id: number) => ({ path: { study_id } });
-const wanted = ({ id, version }: Seen) => ({ path: { study_id: id }, query: { version } });
+const wanted = ({ id, version }: Seen, school?: string) =>
+  ({ path: { study_id: id }, query: { version, ...(school && { school }) } }) as const;
 
 export const queries = {
   wall: () =>
@@ -190,12 +190,12 @@ export const queries = {
       placeholderData: keepPreviousData,
       retry: whileBusy,
     }),
-  recipe: (seen: Seen) =>
+  recipe: (seen: Seen, school?: string) =>
     queryOptions({
-      queryKey: ["recipe", seen.id, seen.version],
+      queryKey: ["recipe", seen.id, seen.version, school],
       queryFn: ({ signal }) =>
         told(
-          client.GET("/api/v1/studies/{study_id}/recipe", { params: wanted(seen), signal }),
+          client.GET("/api/v1/studies/{study_id}/recipe", { params: wanted(seen, school), signal }),
         ) as Promise<RecipeRoom>,
     }),
   perspective: (seen: Seen) =>

@@ -58,6 +58,7 @@ from zirkel.commands.sightings import (
     RemoveSighting,
     StrikeSighting,
     TakeSighting,
+    TakeSightings,
 )
 from zirkel.commands.sittings import (
     BeginSitting,
@@ -92,6 +93,7 @@ from zirkel.commands.tones import (
 
 AnyChange = Annotated[
     TakeSighting
+    | TakeSightings
     | EditSighting
     | StrikeSighting
     | KeepSighting

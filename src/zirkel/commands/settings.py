@@ -10,6 +10,7 @@ from pydantic import Field
 from zirkel.commands.base import Change, expect
 from zirkel.core.artist import JudgingEye
 from zirkel.core.schools import school_of
+from zirkel.core.schools.taking_up import taken_up
 from zirkel.core.sheet.recipe.manners import USUAL
 from zirkel.core.sightings import KINDS
 from zirkel.core.study import MOST_TAGS, Study
@@ -87,7 +88,7 @@ class PutAway(Change):
 
 class SetMethod(Change):
     """Work by another school. A school at sight-size sets the unit to what it measures from the
-    station, where that is known."""
+    station, where that is known; with another school it is again what it was before."""
 
     type: Literal["set_method"] = "set_method"
     method: Text
@@ -101,10 +102,7 @@ class SetMethod(Change):
 
     def made(self, study: Study) -> Study:
         """The study by that method."""
-        after = replace(study, method=self.method)
-        if self.sight_size_mm is None or not school_of(self.method).at_sight_size:
-            return after
-        return replace(after, sight_size_mm=self.sight_size_mm, unit_mm=self.sight_size_mm)
+        return taken_up(study, self.method, self.sight_size_mm)
 
     def label(self, before: Study, after: Study) -> str:
         """The method."""

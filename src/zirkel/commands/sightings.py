@@ -31,6 +31,10 @@ class ByEye(BaseModel):
 SEEN = "by eye"
 
 
+MOST_AT_ONCE = 60
+"""Readings that may be taken in one go."""
+
+
 class TakeSighting(Change):
     """Add a reading. Its id is given by Zirkel, whatever the request calls it."""
 
@@ -60,6 +64,25 @@ class TakeSighting(Change):
     def label(self, before: Study, after: Study) -> str:
         """The reading in words."""
         return say_reading(after, after.sightings[-1])
+
+
+class TakeSightings(Change):
+    """Add several readings at once, taken in one go: all that lies on a plumb, a fan of tilts."""
+
+    type: Literal["take_sightings"] = "take_sightings"
+    sightings: Annotated[list[AnySighting], Field(min_length=1, max_length=MOST_AT_ONCE)]
+
+    def made(self, study: Study) -> Study:
+        """The study with these readings more, or with none of them if one can't be taken."""
+        for each in self.sightings:
+            study = TakeSighting(sighting=each).made(study)
+        return study
+
+    def label(self, before: Study, after: Study) -> str:
+        """How many, and the first in words."""
+        count = len(after.sightings) - len(before.sightings)
+        first = say_reading(after, after.sightings[len(before.sightings)])
+        return first if count == 1 else f"{count} readings, the first {first}"
 
 
 def _seen(reading: Sighting, eye: ByEye) -> Sighting:

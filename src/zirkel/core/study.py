@@ -369,6 +369,9 @@ class Study:
     """What stands in for the subject on screen; None where it is only before the artist."""
     sight_size_mm: float | None = entry("mm", None, bounds={"gt": 0.0, "le": LARGEST_MM})
     """What the unit measures on the sheet at sight-size, from the station or as measured."""
+    unit_mm_elsewhere: float | None = entry("mm", None, bounds={"ge": 0.0, "le": LARGEST_MM})
+    """What the unit measured before a school at sight-size was taken up, to go back to; 0 where it
+    was not chosen."""
     note: str | None = entry("note", None)
     extra: Extra = unknown()
 

@@ -51,7 +51,7 @@ from zirkel.core.words.network import say_scatter
 from zirkel.core.words.sight_size import say_off_sight_size
 
 PROMPTED = 5
-RELATIONS = 15
+RELATIONS = 40
 
 MOST_HANGING = 120
 """Landmarks up to which a check asks what was placed from what."""

@@ -82,8 +82,13 @@ class SolveAnswer(Answer):
 
     @classmethod
     def of(cls, solution: Solution) -> SolveAnswer:
-        """The answer of `zirkel solve`."""
-        return cls.model_validate(solution)
+        """The answer of `zirkel solve`: how sure the places are by the hand at hand, whose readings
+        may scatter more than believed."""
+        made = cls.model_validate(solution)
+        for each in made.landmarks.values() if solution.scatter > 1.0 else ():
+            each.sd_x = None if each.sd_x is None else each.sd_x * solution.scatter
+            each.sd_y = None if each.sd_y is None else each.sd_y * solution.scatter
+        return made
 
 
 class MarkAnswer(Answer):

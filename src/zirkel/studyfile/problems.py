@@ -13,10 +13,10 @@ MOST_SHOWN = 10**15
 
 SENTENCES = {
     "missing": "is missing",
-    "greater_than": "must be greater than {gt}, but is {value}",
-    "greater_than_equal": "must be at least {ge}, but is {value}",
-    "less_than": "must be less than {lt}, but is {value}",
-    "less_than_equal": "must be at most {le}, but is {value}",
+    "greater_than": "must be greater than {gt:g}, but is {value}",
+    "greater_than_equal": "must be at least {ge:g}, but is {value}",
+    "less_than": "must be less than {lt:g}, but is {value}",
+    "less_than_equal": "must be at most {le:g}, but is {value}",
     "finite_number": "must be an ordinary number, but is {value}",
     "float_type": "must be a number, but is {value}",
     "float_parsing": "must be a number, but is {value}",

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from zirkel.core.network.checks import UNCHECKED
+from zirkel.core.network.checks import unchecked
 from zirkel.core.network.solve import Solution, Take
 from zirkel.core.sheet.plan import Mark
 from zirkel.core.sitting.course import since_the_break
@@ -250,6 +250,7 @@ def _length(words: Words, mm: float | None) -> str | None:
 
 def _readings(study: Study, solution: Solution, words: Words) -> list[BenchReading]:
     doubted = {each.sighting for each in solution.doubts}
+    unproved = set(unchecked(solution.adjusted))
     made = []
     for each in study.sightings:
         fit = solution.readings.get(each.id)
@@ -258,8 +259,7 @@ def _readings(study: Study, solution: Solution, words: Words) -> list[BenchReadi
         elif each.id in doubted:
             state = "doubted"
         else:
-            free = fit is not None and fit.redundancy is not None and fit.redundancy < UNCHECKED
-            state = "unchecked" if free and not each.computed else "fits"
+            state = "unchecked" if each.id in unproved else "fits"
         made.append(
             BenchReading(
                 id=each.id,

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from zirkel.core.network.checks import UNCHECKED
+from zirkel.core.network.checks import unchecked
 from zirkel.core.sheet.arithmetic.triangles import THIN_DEG, better_pair, crossing
 from zirkel.core.sightings import Sighting, Span, Tilt
 from zirkel.core.study import UnitPair
 from zirkel.core.words.base import Words
 from zirkel.core.words.network import say_value
+from zirkel.core.words.sightings import said
 from zirkel.core.worked import Worked
 
 TOLD = 2
@@ -15,10 +16,12 @@ TOLD = 2
 
 
 def say_what_it_did(before: Worked, after: Worked) -> tuple[str, bool] | None:
-    """What the one reading that is new or changed has done, and whether it is bad news; None where
-    no reading, or more than one, is new or changed."""
+    """What the readings that are new, or the one that is changed, have done, and whether it is bad
+    news; None where none is."""
     known = {each.id: each for each in before.study.sightings}
     new = [each for each in after.study.sightings if known.get(each.id) != each]
+    if len(new) > 1 and not {each.id for each in new} & known.keys():
+        return _several(before, after, new)
     if len(new) != 1:
         return None
     (reading,) = new
@@ -43,6 +46,18 @@ def say_what_it_did(before: Worked, after: Worked) -> tuple[str, bool] | None:
     return f"{done}. {told}{eye}", False
 
 
+def _several(before: Worked, after: Worked, new: list[Sighting]) -> tuple[str, bool] | None:
+    """What readings taken in one go have done."""
+    done = f"Kept {len(new)} readings"
+    doubted = {each.sighting for each in after.solution.doubts} & {each.id for each in new}
+    if doubted:
+        one = next(each for each in new if each.id in doubted)
+        more = f" and {len(doubted) - 1} more" if len(doubted) > 1 else ""
+        return f"{done}, but the others say otherwise of: {said(one, after.words)}{more}.", True
+    told = _tied(before, after) or _proved(before, after) or _tightened(before, after)
+    return f"{done}. {told or 'They change little.'}", False
+
+
 def _of_the_unit(after: Worked, reading: Sighting) -> str | None:
     """That a reading of the unit in its own direction tells of its take alone."""
     unit = after.study.unit
@@ -63,8 +78,7 @@ def _adrift(after: Worked, reading: Sighting) -> str | None:
 
 def _little(after: Worked, reading: Sighting) -> str:
     """That others had said as much, if they had; else that nothing checks it."""
-    redundancy = after.solution.readings[reading.id].redundancy or 0.0
-    if redundancy < UNCHECKED:
+    if reading.id in unchecked(after.solution.adjusted):
         return "It changes little; nothing checks it yet."
     return "The others had said as much: it changes little."
 
@@ -74,13 +88,13 @@ def _eye(before: Worked, after: Worked, reading: Sighting) -> str:
     if len(after.study.guesses) <= len(before.study.guesses):
         return ""
     guess = after.study.guesses[-1]
-    said = say_value(after.words, reading, guess.answer)
+    gave = say_value(after.words, reading, guess.answer)
     if guess.measure == "degrees":
         off = abs((guess.answer - guess.truth + 90.0) % 180.0 - 90.0)
-        return f" Your eye gave {said}: {off:.0f}° off."
+        return f" Your eye gave {gave}: {off:.0f}° off."
     if guess.measure == "relative" and guess.truth:
-        return f" Your eye gave {said}: {abs(guess.answer / guess.truth - 1.0) * 100:.0f} % off."
-    return f" Your eye gave {said}."
+        return f" Your eye gave {gave}: {abs(guess.answer / guess.truth - 1.0) * 100:.0f} % off."
+    return f" Your eye gave {gave}."
 
 
 def _contradiction(after: Worked, reading: Sighting) -> str | None:
@@ -137,12 +151,7 @@ def _tied(before: Worked, after: Worked) -> str | None:
 def _proved(before: Worked, after: Worked) -> str | None:
     """What nothing checked before and something does now."""
 
-    def unchecked(worked: Worked) -> set[str]:
-        own = {each.id for each in worked.study.sightings if not each.computed}
-        readings = worked.solution.readings.items()
-        return {n for n, each in readings if n in own and (each.redundancy or 0.0) < UNCHECKED}
-
-    checked = unchecked(before) - unchecked(after)
+    checked = set(unchecked(before.solution.adjusted)) - set(unchecked(after.solution.adjusted))
     proven = [
         name
         for name, standing in after.standing.items()

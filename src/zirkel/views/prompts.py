@@ -8,8 +8,9 @@ from datetime import UTC, datetime
 from pydantic import BaseModel
 
 from zirkel.core.network.ambiguity import Ambiguity
+from zirkel.core.network.hang import best_to_hang
 from zirkel.core.network.holding import what_holds
-from zirkel.core.network.relations import Line, Relation
+from zirkel.core.network.relations import Line, Relation, simple_here
 from zirkel.core.network.trust import Component
 from zirkel.core.network.what_next import Next, Suggestion
 from zirkel.core.sightings import Sighting
@@ -18,7 +19,7 @@ from zirkel.core.sitting.course import controls_left, plan_now, since_the_break
 from zirkel.core.sitting.tiers import sight_for, tiers
 from zirkel.core.words.enough import say_enough, say_on
 from zirkel.core.words.network import because, say_ambiguity, say_sigma
-from zirkel.core.words.sightings import ask_for, said
+from zirkel.core.words.sightings import ask_for, said, say_hang
 from zirkel.core.words.sitting import WHY_CONTROL
 from zirkel.core.worked import Worked
 from zirkel.store.store import Store
@@ -28,6 +29,8 @@ from zirkel.views.subject import hidden_from
 RELATIONS = 12
 PROMPTED = 5
 AMBIGUOUS = 3
+TELLING = 2.0
+"""How far off a relation may be, 19 times in 20, over what the large shapes may be on average."""
 
 
 class Prompt(BaseModel):
@@ -68,6 +71,15 @@ class Enough(BaseModel):
     on: str
 
 
+class HangPrompt(BaseModel):
+    """A plumb (`drop`) or level that passes by much that is unsure, in words."""
+
+    kind: str
+    through: str
+    near: list[str]
+    said: str
+
+
 class Prompts(BaseModel):
     """What to sight next, what would check what nothing checks, what would hold what is loose, and
     what may lie elsewhere; `enough` once all stand up to a tier."""
@@ -78,6 +90,7 @@ class Prompts(BaseModel):
     unchecked: list[str]
     holds: list[Prompt]
     ambiguous: list[AmbiguousPlace]
+    hang: HangPrompt | None
     enough: Enough | None
 
 
@@ -143,9 +156,20 @@ def open_prompts(store: Store, study_id: int) -> Prompts:
         checks=[_prompt(stored.worked, each) for each in found.checks],
         unchecked=list(found.unchecked),
         holds=[_prompt(worked, each) for each in holds.values()],
+        hang=_hang(worked, unseen),
         enough=enough,
         ambiguous=[_ambiguous(worked, each) for each in worked.ambiguities(unseen)[:AMBIGUOUS]],
     )
+
+
+def _hang(worked: Worked, unseen: tuple[str, ...]) -> HangPrompt | None:
+    found = best_to_hang(worked.solution.adjusted, unseen)
+    if found is None:
+        return None
+    return HangPrompt(
+        kind=found.kind, through=found.through, near=list(found.near),
+        said=say_hang(worked.words, found.kind, found.through, len(found.near)),
+    )  # fmt: skip
 
 
 def _in_their_order(worked: Worked, unseen: tuple[str, ...]) -> tuple[Next, Enough | None]:
@@ -214,7 +238,9 @@ def open_relations(store: Store, study_id: int) -> RelationPrompts:
     worked = stored.worked
     found = worked.relations
     adopted = {_fact(each) for each in worked.study.adopted}
-    news = [each for each in found.relations if _fact(each.sighting) not in adopted]
+    large = tiers(worked.solution, worked.sliding, worked.sure_enough)
+    here = simple_here(found.relations, worked.study, TELLING * large[0].enough) if large else ()
+    news = [each for each in here if _fact(each.sighting) not in adopted]
     return RelationPrompts(
         version=stored.version,
         relations=[_relation(worked, each) for each in news[:RELATIONS]],

@@ -8,14 +8,18 @@ from typing import Annotated
 from pydantic import BaseModel, ConfigDict, Field
 
 from zirkel.core.schools import SCHOOLS, Hint
+from zirkel.core.schools.taking_up import taken_up
 from zirkel.core.sheet.arithmetic.sight_size import parting
 from zirkel.core.sheet.recipe.dictation import Item
 from zirkel.core.sheet.strokes import fewest_strokes
+from zirkel.core.subject.sight import sight_size_of
 from zirkel.core.values.tilts import say_tilt
 from zirkel.core.words.plumbs import say_parting
 from zirkel.core.words.recipe import Scene, say_item, scene_of
+from zirkel.core.words.sight_size import say_taking_up
+from zirkel.core.worked import Worked
 from zirkel.errors import BadInput
-from zirkel.store.store import Store
+from zirkel.store.store import Store, Stored
 from zirkel.studyfile.entries import Finite, Point
 from zirkel.views.habits import habits_of, told
 
@@ -103,6 +107,10 @@ class RecipeRoom(BaseModel):
     steps_each: float
     within: str
     agreement: str | None
+    looked_at: str | None
+    """What taking up this school would do, where it is only looked at."""
+    taken: str
+    """The study's own school."""
     habits: list[str]
     """What the artist's last drawings do over and over: to be watched for in this one."""
     own: list[OwnTable]
@@ -150,9 +158,12 @@ class Plumbs(BaseModel):
     said: str
 
 
-def open_recipe(store: Store, study_id: int) -> RecipeRoom:
-    """The recipe of a study as it stands."""
-    worked = store.get(study_id).worked
+def open_recipe(store: Store, study_id: int, school_name: str | None = None) -> RecipeRoom:
+    """The recipe of a study as it stands; or as it would be by another school, to be looked at."""
+    stored = store.get(study_id)
+    taken = stored.worked
+    looks = school_name is not None and school_name != taken.study.method
+    worked = _by_school(stored, school_name or "") if looks else taken
     study, words, school, recipe = worked.study, worked.words, worked.school, worked.recipe
     scene = scene_of(study, words, recipe, worked.squares)
     items = worked.dictation
@@ -198,9 +209,21 @@ def open_recipe(store: Store, study_id: int) -> RecipeRoom:
         within=words.within(sum(each.error_mm for each in placings) / count),
         agreement=worked.agreement,
         habits=told(habits_of(store)),
+        looked_at=say_taking_up(taken.words, taken.plan.unit_mm, worked.plan.unit_mm)
+        if looks
+        else None,
+        taken=taken.school.name,
         own=[OwnTable.model_validate(each) for each in worked.tables],
         eye=None if study.eye is None else (study.eye.part, study.eye.straight),
     )
+
+
+def _by_school(stored: Stored, name: str) -> Worked:
+    """The study as it would be worked by another school."""
+    if name not in SCHOOLS:
+        raise BadInput("school", f"is none of {', '.join(SCHOOLS)}: {name}")
+    size = sight_size_of(stored.study, stored.scene)
+    return stored.worked.followed_by(taken_up(stored.study, name, size))
 
 
 def _hints(hints: tuple[Hint, ...]) -> list[SchoolHint]:

@@ -114,6 +114,12 @@ class Wanted(BaseModel):
     version: int | None = Field(default=None, ge=1, le=2**53)
 
 
+class RecipeQuery(Wanted):
+    """By which school, where another is only looked at."""
+
+    school: str | None = Field(default=None, max_length=100)
+
+
 class TonesQuery(Wanted):
     """In how many flat tones."""
 

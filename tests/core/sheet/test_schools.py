@@ -11,6 +11,7 @@ from zirkel.core.schools import SCHOOLS, tables_of
 from zirkel.core.schools.heights import heights, plumb_landmark
 from zirkel.core.study import UnitLength
 from zirkel.core.values.lengths import say_length
+from zirkel.core.words.sight_size import say_taking_up
 from zirkel.core.worked import Worked
 
 
@@ -94,6 +95,17 @@ class SightSize(unittest.TestCase):
         self.assertEqual((unknown.unit_mm, unknown.sight_size_mm), (60.0, None))
         other = SetMethod(method="grid", sight_size_mm=48.0).made(study)
         self.assertEqual((other.unit_mm, other.sight_size_mm), (60.0, None))
+
+    def test_going_back_restores_what_the_unit_was(self):
+        for own in (60.0, None):
+            study = replace(study_by("comparative"), unit_mm=own)
+            there = SetMethod(method="sight_size_life", sight_size_mm=48.0).made(study)
+            again = SetMethod(method="sight_size_life", sight_size_mm=52.0).made(there)
+            self.assertEqual(again.unit_mm, 52.0)
+            back = SetMethod(method="comparative").made(again)
+            self.assertEqual((back.unit_mm, back.unit_mm_elsewhere), (own, None))
+        self.assertEqual(say_taking_up(Worked(study).words, 60.0, 60.0)[-17:], "mark where it is.")
+        self.assertIn("to 48 mm; now it is 60 mm", say_taking_up(Worked(study).words, 60.0, 48.0))
 
     def test_another_size_is_remembered_as_not_sight_size(self):
         study = SetMethod(method="sight_size_life", sight_size_mm=48.0).made(

@@ -33,7 +33,7 @@ function Subject({ bench, make }: Props) {
           <h1>What do you sight?</h1>
           <p>
             {bench.subject.missing ??
-              "A live subject needs nothing here: it stands before you, and the rough thumbnail stands for it on the bench. A photograph or a print can be laid under the stick instead."}
+              "A live subject stands before you: nothing has to be entered, and the rough thumbnail stands for it on the bench. A photograph or a print can be laid under the stick instead."}
           </p>
           <PictureUpload label="Lay a picture under the stick" primary onTaken={take} />
           <p>

@@ -105,7 +105,7 @@ function RoomPicture({ room, children }: { room: Room; children?: React.ReactNod
   return (
     <BenchPicture
       bench={bench}
-      chosen={room.picking?.chosen ?? pad.state.slots.flatMap((each) => each ?? [])}
+      chosen={room.picking?.chosen ?? pad.chosen}
       kind={pad.state.kind}
       pointed={room.pointed}
       promise={onNext ? room.promise : null}

@@ -3,6 +3,7 @@ import { Segmented } from "antd";
 import { lazy, Suspense, useState } from "react";
 import { FirstSteps } from "../../shared/FirstSteps";
 import styles from "./BenchRoom.module.css";
+import { heldAs } from "./pad";
 import { Marks, Progress, Prompter, Readings } from "./prompter";
 import { type Room, SIDES } from "./useBenchRoom";
 
@@ -22,6 +23,7 @@ export function SidePane({ room }: { room: Room }) {
             bench={bench}
             next={next}
             onTake={pad.takeUp}
+            onHang={(hang) => pad.several.hang(heldAs(pad.kinds, hang.kind), hang.through)}
             onAgain={(reading) => pad.correct(reading, true)}
             onStrike={(id) => tell({ type: "strike_sighting", id, struck: true })}
             onPoint={room.setPointed}

@@ -42,6 +42,7 @@ export function benchKey(room: Room, event: KeyboardEvent, help: () => void): bo
     ["A", next.another],
     ["K", room.nameAll],
     ["L", room.widen],
+    ["M", () => pad.several.can && pad.several.toggle()],
     ["S", relations.another],
     ["D", drawBy],
   ]);

@@ -4,23 +4,15 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { ApiError } from "../../api/client";
 import { queries } from "../../api/queries";
-import type {
-  Bench,
-  Change,
-  PadKinds,
-  Prompt,
-  Relation,
-  Relations,
-  Sighting,
-} from "../../api/types";
+import type { Bench, Change, PadKinds, Prompt, Sighting } from "../../api/types";
 import type { Point } from "../../geometry/scale";
 import { useArtist } from "../../shared/useArtist";
 import { useStickShown } from "../../shared/useStickShown";
 import type { StudyHandle } from "../../shared/useStudy";
 import type { Picking } from "./depth/usePoints";
-import { usePad } from "./pad";
+import { justTaken, usePad } from "./pad";
 import { useView } from "./picture";
-import { useNext } from "./prompter";
+import { useNext, useRelations } from "./prompter";
 import { type Held, useStick } from "./stick";
 import { useOwnEye } from "./useOwnEye";
 
@@ -89,6 +81,18 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
       pad.guessed();
       return;
     }
+    if (pad.several.open) {
+      pad.several.lay();
+      return;
+    }
+    if (!state.again && !state.editing && !pad.several.on && justTaken(bench, pad)) {
+      pad.set({ again: true });
+      setMessage({
+        text: "You have just taken this. Again on purpose? Keep once more.",
+        bad: true,
+      });
+      return;
+    }
     const type = state.editing ? "edit_sighting" : "take_sighting";
     const sighting = pad.sighting(seen ? (state.guess ?? state.value) : state.value);
     const measured = state.guess !== null && !state.editing && !seen;
@@ -96,9 +100,14 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
       ...(measured ? { guess: pad.sighting(state.guess ?? ""), artist } : {}),
       ...(seen && own?.sigma ? { by_eye: { sigma: own.sigma, relative: own.relative } } : {}),
     };
+    const several = pad.several.on ? pad.several.sightings() : null;
     const aside = pad.setAside();
     try {
-      const after = await study.change({ type, sighting, ...eye } as Change);
+      const after = await study.change(
+        (several
+          ? { type: "take_sightings", sightings: several }
+          : { type, sighting, ...eye }) as Change,
+      );
       if (aside.untouched()) {
         setMessage(after.did);
       }
@@ -184,36 +193,6 @@ function placed(bench: Bench, id: string, at: Point): Change | null {
   const { name, tier } = landmark;
   const rough: [number, number] = [(at.x - left) / size, (at.y - top) / size];
   return { type: "edit_landmark", landmark: { id, name, tier, rough } };
-}
-
-/** The simple relations, then the lines for the whole drawing; and which of them is shown. */
-function useRelations(bench: Bench, adopt: (relation: Relation) => void) {
-  const [step, setStep] = useState(0);
-  const { data } = useQuery(queries.relations(bench));
-  const all = [...(data?.relations ?? []), ...asRelations(data?.lines)];
-  return {
-    count: all.length,
-    shown: all.length ? all[step % all.length] : undefined,
-    another: () => setStep((old) => old + 1),
-    adopt,
-  };
-}
-
-/** Plumb and level lines for the whole drawing, to be stepped through after the relations. */
-function asRelations(lines: Relations["lines"] | undefined): Relation[] {
-  return (lines ?? []).map((line) => {
-    const kind = line.axis === "plumb" ? "drop" : "level";
-    const [from = "", to = ""] = line.through;
-    return {
-      said: line.said,
-      within: "",
-      kind,
-      along: null,
-      landmarks: line.through.slice(0, 1),
-      entry: { id: "r", kind, from, to },
-      worth: 0,
-    };
-  });
 }
 
 /** At the easel the pad is laid out for what is asked, so that only the value is left to give; what

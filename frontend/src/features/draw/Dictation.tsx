@@ -90,8 +90,9 @@ export function Dictation({ room, at, onGo, onEasel, onDrawn }: Props) {
         ))}
       </ol>
       <p className={styles.note}>
-        {room.steps_each.toFixed(1)} moves a landmark, on average within <Said text={room.within} />
-        .{room.loose.length > 0 && ` Not held yet: ${room.loose.join(", ")}.`} {room.agreement}
+        About {Math.round(room.steps_each)} moves for each landmark, within{" "}
+        <Said text={room.within} /> on average.
+        {room.loose.length > 0 && ` Not held yet: ${room.loose.join(", ")}.`} {room.agreement}
       </p>
       {room.habits.map((each) => (
         <p key={each} className={styles.note}>

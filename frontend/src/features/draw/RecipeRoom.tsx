@@ -1,23 +1,20 @@
 // Placing every landmark by hand: one at a time, each step drawn; the school; what is taken along.
 import { useQuery } from "@tanstack/react-query";
-import { Segmented, Select } from "antd";
+import { Segmented } from "antd";
 import { useCallback, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { queries } from "../../api/queries";
-import type { Bench, Change, RecipeRoom as Room } from "../../api/types";
-import { Sign } from "../../shared/drawn";
+import type { Bench, Change } from "../../api/types";
 import { FirstSteps } from "../../shared/FirstSteps";
-import { Said } from "../../shared/Said";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { useShortcuts } from "../../shared/useShortcuts";
 import { Dictation } from "./Dictation";
 import { Loud } from "./Loud";
-import { OwnEye } from "./OwnEye";
 import styles from "./Recipe.module.css";
 import { RecipeSheet } from "./RecipeSheet";
+import { SchoolSide } from "./SchoolSide";
 import { StrokesBoard } from "./StrokesBoard";
 import { TakeAlong } from "./TakeAlong";
-import { TwoPlumbs } from "./TwoPlumbs";
 
 type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
 
@@ -36,7 +33,9 @@ export function RecipeRoom({ bench, make }: Props) {
   const navigate = useNavigate();
   const [help, setHelp] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const recipe = useQuery(queries.recipe(bench));
+  // Another school is looked at before it is taken up.
+  const [school, lookAt] = useState<string>();
+  const recipe = useQuery(queries.recipe(bench, school));
   const perspective = useQuery(queries.perspective(bench)).data;
   const view = VIEWS.find((each) => each === search.get("view")) ?? "Recipe";
   const count = recipe.data?.dictation.length ?? 0;
@@ -129,7 +128,15 @@ export function RecipeRoom({ bench, make }: Props) {
           <Dictation room={room} at={at} onGo={go} onEasel={() => put(at, true)} onDrawn={drawn} />
         )}
         {view === "School" && (
-          <SchoolSide room={room} onChange={async (change) => setTrouble(await make(change))} />
+          <SchoolSide
+            room={room}
+            onLook={(name) => lookAt(name === room.taken ? undefined : name)}
+            onTakeUp={async () => {
+              setTrouble(await make({ type: "set_method", method: room.school }));
+              lookAt(undefined);
+            }}
+            onChange={async (change) => setTrouble(await make(change))}
+          />
         )}
         {view === "Take along" && <TakeAlong bench={bench} make={make} />}
         {trouble && (
@@ -139,99 +146,6 @@ export function RecipeRoom({ bench, make }: Props) {
         )}
       </aside>
       <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={SHORTCUTS} />
-    </div>
-  );
-}
-
-function SchoolSide({ room, onChange }: { room: Room; onChange: (change: Change) => void }) {
-  const begin = (part: Partial<Room>) =>
-    onChange({
-      type: "set_block_in",
-      inside_out: part.inside_out ?? room.inside_out,
-      box_ticked: part.box_ticked ?? room.box_ticked,
-    });
-  const lists = [
-    ["Set up", room.set_up],
-    ["Check", room.checks],
-    ["What goes wrong", room.mistakes],
-  ] as const;
-  return (
-    <div className={styles.scroll}>
-      <Select
-        aria-label="School"
-        className={styles.select}
-        value={room.school}
-        options={room.schools.map((each) => ({
-          value: each.name,
-          label: each.title.split(":")[0],
-        }))}
-        onChange={(method) => onChange({ type: "set_method", method })}
-      />
-      <p className={styles.note}>{room.title}.</p>
-      <Segmented
-        block
-        options={[
-          { value: "out", label: "Outline first" },
-          { value: "in", label: "Features first" },
-        ]}
-        value={room.inside_out ? "in" : "out"}
-        onChange={(value) => begin({ inside_out: value === "in" })}
-      />
-      {!room.inside_out && (
-        <Segmented
-          block
-          options={[
-            { value: "draw", label: "Draw the box" },
-            { value: "tick", label: "Only tick it" },
-          ]}
-          value={room.box_ticked ? "tick" : "draw"}
-          onChange={(value) => begin({ box_ticked: value === "tick" })}
-        />
-      )}
-      {room.school === "by_eye" && <OwnEye room={room} onChange={onChange} />}
-      {lists.map(([title, hints]) => (
-        <section key={title}>
-          <h2>{title}</h2>
-          <ul className={styles.hints}>
-            {hints.map((each) => (
-              <li key={each.text}>
-                <Sign sign={each.sign} />
-                <span>{each.text}</span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      ))}
-      {room.school.startsWith("sight_size") && <TwoPlumbs />}
-      {room.own.map((table) => (
-        <section key={table.title}>
-          <h2>{table.title}</h2>
-          <div className={styles.tableBox}>
-            <table className={styles.table}>
-              <thead>
-                <tr>
-                  {table.head.map((each, i) => (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: columns never change places
-                    <th key={i}>{each}</th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {table.rows.map((row) => (
-                  <tr key={row.join()}>
-                    {row.map((each, i) => (
-                      // biome-ignore lint/suspicious/noArrayIndexKey: columns never change places
-                      <td key={i}>
-                        <Said text={each} />
-                      </td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        </section>
-      ))}
     </div>
   );
 }

@@ -96,12 +96,7 @@ export function StudyWall() {
         </div>
       )}
       <Broken cards={wall.data?.broken ?? []} onBack={back.mutate} />
-      {wall.data && studies.length === 0 && (
-        <p className={styles.empty}>
-          Nothing hangs here yet. Begin with <b>New study</b>: name it, choose the sheet, tap where
-          the large points sit, and count your first span.
-        </p>
-      )}
+      {wall.data && studies.length === 0 && <p className={styles.empty}>Nothing hangs here yet.</p>}
       {studies.length > FEW && (
         <div className={styles.find}>
           <Input

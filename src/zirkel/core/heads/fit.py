@@ -2,9 +2,10 @@
 
 Weak perspective: a point p of the head is seen at s (R D p)_xy + t, R from turn, nod and roll, D =
 diag(e^a, 1, e^c) how wide and deep this head is, s its size, t where it is. Unknown are the angles,
-s, t, a and c; a and c are expected to be 0 with the sd of heads, and every point may stray by
-POINT_SD heads in itself. So the observations have covariance C + (POINT_SD s)^2 I, C that of the
-places in the network, and the least squares' own covariance says how sure turn, nod and roll are.
+s, t, a and c; a and c are expected to be 0 with the sd of heads, and every point may stray in
+itself, the two sides of a face mostly alike (`straying`, K). So the observations have covariance
+C + s^2 R K R', C that of the places in the network, and the least squares' own covariance says how
+sure turn, nod and roll are: eight pairs that stray alike say little more than four points.
 
 A point far off (an asymmetry, a wrong reading) is given less weight by Student's t with 5 degrees
 of freedom (K. Lange, R. Little, J. Taylor 1989, *Robust statistical modeling using the t
@@ -20,7 +21,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from zirkel.core.arrays import Array
-from zirkel.core.heads.model import DIRECTION_SD, POINT_SD, head_points, rotation
+from zirkel.core.heads.model import DIRECTION_SD, head_points, other_side, rotation, straying
 
 ROUNDS, SETTLED = 30, 1e-6
 FREEDOM = 5.0
@@ -83,7 +84,7 @@ def fit_head(places: Mapping[str, Array], covariance: Mapping[str, Mapping[str, 
     _enough(names, seen_at)
     c = np.asarray(covariance, dtype=float)
     found = _best(names, seen_at, c)
-    swapped = tuple(_other_side(name) for name in names)
+    swapped = tuple(other_side(name) for name in names)
     mirrored = False
     strained = found[0] > SUSPECT * len(names)
     if strained and any(a != b for a, b in zip(names, swapped, strict=True)):
@@ -108,21 +109,18 @@ def _enough(names: tuple[str, ...], at: Array) -> None:
         raise TooLittle("all points of the head lie on one line: sight some to its side")
 
 
-def _other_side(name: str) -> str:
-    if name.endswith("_left"):
-        return f"{name.removesuffix('_left')}_right"
-    return f"{name.removesuffix('_right')}_left" if name.endswith("_right") else name
-
-
 def _best(names: tuple[str, ...], at: Array, c: Array) -> tuple[float, Array, Array, Array]:
     """(cost, values, covariance, strays) of the beginning that leads to the least cost."""
     generic = head_points()
     points = np.array([generic[name] for name in names])
-    options = [_descend(points, at, c, turn) for turn in STARTS_TURN]
+    k = straying(names)
+    options = [_descend(points, at, c, turn, k) for turn in STARTS_TURN]
     return min(options, key=lambda each: each[0])
 
 
-def _descend(points: Array, at: Array, c: Array, turn: float) -> tuple[float, Array, Array, Array]:
+def _descend(
+    points: Array, at: Array, c: Array, turn: float, k: Array
+) -> tuple[float, Array, Array, Array]:
     values = np.zeros(8)
     values[TURN] = turn
     high = float(np.ptp(at, axis=0).max()) / max(float(np.ptp(points, axis=0).max()), 1e-6)
@@ -134,10 +132,9 @@ def _descend(points: Array, at: Array, c: Array, turn: float) -> tuple[float, Ar
     prior[NOD] = 1.0 / 0.6**2
     prior[TURN] = 1.0 / 1.2**2
     prior[ROLL] = 1.0 / 0.8**2
-    # The own straying of each point, in heads of this size.
     for _ in range(ROUNDS):
-        own = (POINT_SD * np.exp(values[SIZE])) ** 2
-        inverse = np.linalg.inv(c + np.diag(np.repeat(own / weight, 2)))
+        own = _own(values, k)
+        inverse = np.linalg.inv(c + _weighed(own, weight))
         off = (at - seen(values, points)).ravel()
         by = _jacobian(values, points)
         normal = by.T @ inverse @ by + np.diag(prior)
@@ -149,20 +146,34 @@ def _descend(points: Array, at: Array, c: Array, turn: float) -> tuple[float, Ar
         weight = (FREEDOM + 2.0) / (FREEDOM + strays**2)
         if float(np.abs(step).max()) < SETTLED:
             break
-    own = (POINT_SD * np.exp(values[SIZE])) ** 2
-    inverse = np.linalg.inv(c + np.diag(np.repeat(own / weight, 2)))
+    inverse = np.linalg.inv(c + _weighed(_own(values, k), weight))
     by = _jacobian(values, points)
     cofactor: Array = np.asarray(np.linalg.inv(by.T @ inverse @ by + np.diag(prior)), dtype=float)
     cost = float(((FREEDOM + 2.0) * np.log1p(strays**2 / FREEDOM)).sum() + prior @ values**2)
     return cost, values, cofactor, strays
 
 
-def _strays(values: Array, points: Array, at: Array, c: Array, own: float) -> Array:
+def _own(values: Array, k: Array) -> Array:
+    """(2k, 2k) covariance of the points' own straying as it is seen, in heads of this size."""
+    seen_by = np.exp(values[SIZE]) * rotation(*values[:3])[:2]
+    made: Array = np.einsum("ac,icjd,bd->iajb", seen_by, k, seen_by)
+    return made.reshape(2 * len(k), 2 * len(k))
+
+
+def _weighed(own: Array, weight: Array) -> Array:
+    """The same, of points that are believed less."""
+    by = np.repeat(weight**-0.5, 2)
+    made: Array = own * by[:, None] * by[None, :]
+    return made
+
+
+def _strays(values: Array, points: Array, at: Array, c: Array, own: Array) -> Array:
     """(k,) how far each point strays, in its own standard deviations."""
     off = at - seen(values, points)
     made = np.zeros(len(points))
     for i, d in enumerate(off):
-        spread = c[2 * i : 2 * i + 2, 2 * i : 2 * i + 2] + own * np.eye(2)
+        both = slice(2 * i, 2 * i + 2)
+        spread = c[both, both] + own[both, both]
         made[i] = np.sqrt(d @ np.linalg.solve(spread, d))
     return made
 

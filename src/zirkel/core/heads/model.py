@@ -8,13 +8,18 @@ model: each of the three directions as a whole, and every point by itself.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 import numpy as np
 
 from zirkel.core.arrays import Array
 from zirkel.core.head import POINTS
 
-DIRECTION_SD, POINT_SD = 0.055, 0.025
+DIRECTION_SD, POINT_SD = 0.055, 0.03
 """How far heads differ: in width, height and depth as a whole, and each point, in heads."""
+
+ALIKE = 0.7
+"""How far the two sides of a face stray alike: who has the one brow high has the other so too."""
 
 MIDDLE = {
     "crown": (0.0, -0.50, 0.05), "hairline": (0.0, -0.35, -0.33), "nose_root": (0.0, -0.02, -0.38),
@@ -40,6 +45,30 @@ def head_points() -> dict[str, Array]:
         made[f"{name}_left"] = np.array([-x, y, z])
         made[f"{name}_right"] = np.array([x, y, z])
     return {name: made[name] for name in POINTS}
+
+
+def straying(names: Sequence[str]) -> Array:
+    """(k, 3, k, 3) covariance, in squared heads, of how far the named points of one head stray from
+    the generic one's: each by POINT_SD in every direction, left and right mostly mirrored."""
+    k = len(names)
+    made = np.zeros((k, 3, k, 3))
+    mirrored = np.diag([-ALIKE, ALIKE, ALIKE])
+    number = {name: i for i, name in enumerate(names)}
+    for name, i in number.items():
+        made[i, :, i, :] = np.eye(3)
+        twin = number.get(other_side(name), i)
+        if twin != i:
+            made[i, :, twin, :] = mirrored
+        elif name == other_side(name):
+            made[i, 0, i, 0] = 1.0 - ALIKE
+    return POINT_SD**2 * made
+
+
+def other_side(name: str) -> str:
+    """The name of the point across the face; of one in the middle its own."""
+    if name.endswith("_left"):
+        return f"{name.removesuffix('_left')}_right"
+    return f"{name.removesuffix('_right')}_left" if name.endswith("_right") else name
 
 
 def rotation(turn: float, nod: float, roll: float) -> Array:

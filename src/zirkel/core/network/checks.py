@@ -15,6 +15,7 @@ from zirkel.core.arrays import Array, Indices
 from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.assemble import gains
 from zirkel.core.network.candidates import Candidates, quadratic
+from zirkel.core.network.looks import proof
 
 UNCHECKED = 0.1
 """Redundancy below which a reading counts as checked by nothing."""
@@ -34,7 +35,7 @@ def unchecked(adjusted: Adjustment) -> tuple[str, ...]:
 def _rows(adjusted: Adjustment) -> Indices:
     """Rows of what the artist read and nothing checks."""
     own = np.array([not each.computed for each in adjusted.network.sightings], dtype=bool)
-    return np.flatnonzero((adjusted.redundancy < UNCHECKED) & own)
+    return np.flatnonzero((proof(adjusted) < UNCHECKED) & own)
 
 
 def best_checks(

@@ -13,6 +13,7 @@ from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.bundles import Bundles
 from zirkel.core.network.candidates import prior_cofactor
 from zirkel.core.network.gathered import Edge, Gathered, gathered
+from zirkel.core.network.search import ENOUGH_TO_TELL
 
 INFINITE_SDS = 2.3
 """A vanishing point is at infinity where its third coordinate is within so many of its standard
@@ -95,7 +96,15 @@ def perspective(adjusted: Adjustment) -> Perspective:
             None, None, told, (), alone.places, prior_cofactor(alone)[: 2 * n, : 2 * n]
         )
     solver.solve()
-    return _told(solver, alone.network.ids, aside)
+    return _told(solver, alone.network.ids, aside, _wider(adjusted))
+
+
+def _wider(adjusted: Adjustment) -> float:
+    """By how much the errors told are larger than believed: readings and edges that scatter more
+    show a hand or an eye that errs more."""
+    if adjusted.freedom < ENOUGH_TO_TELL:
+        return 1.0
+    return math.sqrt(max(1.0, adjusted.variance_factor or 1.0))
 
 
 def _untold(each: Gathered) -> SeenFamily:
@@ -106,12 +115,13 @@ def _told(
     b: Bundles,
     landmarks: Sequence[str],
     aside: Mapping[tuple[int, int, int], float],
+    wider: float,
 ) -> Perspective:
     """What was found, in units from the unit's origin; with the edges set aside."""
     eye = any(is_level and own for is_level, own in zip(b.level, b.own, strict=True))
     known = eye and b.is_determined([b.count - 1])
     e_sd = math.sqrt(max(float(b.cp[-1, -1]), 0.0))
-    families = tuple(_family(b, f) for f in range(len(b.families)))
+    families = tuple(_family(b, f, wider) for f in range(len(b.families)))
     off = b.strain()
     edges = [
         _edge(b, each, landmarks, None if np.isnan(off[i]) else float(off[i]))
@@ -120,15 +130,15 @@ def _told(
     edges += [_edge(b, Edge(*each), landmarks, strain) for each, strain in aside.items()]
     return Perspective(
         b.middle[1] + b.size * b.e if known else None,
-        b.size * e_sd if known else None,
+        wider * b.size * e_sd if known else None,
         families,
         tuple(edges),
         b.middle + b.size * b.x,
-        b.covariance * b.size**2,
+        b.covariance * (wider * b.size) ** 2,
     )
 
 
-def _family(b: Bundles, f: int) -> SeenFamily:
+def _family(b: Bundles, f: int, wider: float) -> SeenFamily:
     columns = b.range_of(f)
     name, sort = b.families[f].name, b.families[f].sort
     own, eye = b.tangent(f)
@@ -138,7 +148,7 @@ def _family(b: Bundles, f: int) -> SeenFamily:
     sign = 1.0 if b.v[f][2] >= 0 else -1.0
     wide = [*columns, b.count - 1] if b.level[f] else columns
     by = sign * (np.column_stack([own, eye]) if b.level[f] else own)
-    cov = by @ b.cp[np.ix_(wide, wide)] @ by.T
+    cov = wider**2 * by @ b.cp[np.ix_(wide, wide)] @ by.T
     deep_sd = math.sqrt(max(float(cov[2, 2]), 0.0))
     direction = math.degrees(math.atan2(v[0], -v[1])) % 180.0
     if b.level[f]:

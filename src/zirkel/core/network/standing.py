@@ -13,6 +13,7 @@ import numpy as np
 
 from zirkel.core.network.adjust import place_covariance
 from zirkel.core.network.extent import sides
+from zirkel.core.network.looks import proof
 from zirkel.core.network.solve import Solution, slide_direction
 
 PROVEN = 0.25
@@ -60,15 +61,16 @@ def _named(direction: str | float | None) -> str | float:
 def standings(solution: Solution, loose: Mapping[str, str | float]) -> dict[str, str]:
     """For each landmark `loose`, `doubt`, `proven` (its readings check one another) or `held`."""
     doubted = {each.sighting for each in solution.doubts}
-    study = solution.adjusted.network.study
+    net = solution.adjusted.network
+    proofs = dict(zip((e.id for e in net.sightings), proof(solution.adjusted), strict=True))
     in_doubt: set[str] = set()
     checked: set[str] = set()
-    for each in study.sightings:
+    for each in net.study.sightings:
         if each.struck:
             continue
         if each.id in doubted:
             in_doubt.update(each.landmarks)
-        elif (solution.readings[each.id].redundancy or 0.0) >= PROVEN:
+        elif proofs.get(each.id, 0.0) >= PROVEN:
             checked.update(each.landmarks)
     found = {}
     for name in solution.landmarks:

@@ -179,7 +179,8 @@ def _nearness(
     """How easily a reading follows the last one: more first."""
     from_known = bool(_pair(each) & known)
     if last is None:
-        return int(from_known), 0
+        # The first of all is counted: that shows what the unit is.
+        return int(each.kind == "span"), int(from_known)
     pair, kind, along = last
     same_grip = (each.kind, each.along) == (kind, along)
     return int(from_known), 2 * len(_pair(each) & pair) + int(same_grip)

@@ -131,3 +131,10 @@ def ask_for(words: Words, kind: str, start: str, end: str, along: str | None,
     ask = ASKED.get(kind)
     first, second = words.of(start), words.of(end)
     return ask(first, second, along, towards) if ask else f"Sight {first} and {second} again."
+
+
+def say_hang(words: Words, kind: str, through: str, near: int) -> str:
+    """That a line is worth hanging, and how much may lie on it."""
+    name = words.of(through)
+    line = f"Hang a plumb through {name}" if kind == "drop" else f"Hold a level at {name}"
+    return f"{line}: {near} landmarks may lie on it. Tap all that do."

@@ -17,16 +17,16 @@ from zirkel.views.recipe import (
 from zirkel.views.take_along import Papers, papers_of, take_along
 from zirkel.web.border import blueprint, file_reply, still_wanted, store
 from zirkel.web.problems import as_json
-from zirkel.web.requests import StudyPath, TakePath, Wanted
+from zirkel.web.requests import RecipeQuery, StudyPath, TakePath
 
 routes = blueprint("draw", "From what is seen to where the pencil goes")
 
 
 @routes.get("/studies/<int:study_id>/recipe", responses={"200": RecipeRoom}, operation_id="recipe")
-def get_recipe(path: StudyPath, query: Wanted) -> Response:
-    """How to place every landmark, step by step."""
+def get_recipe(path: StudyPath, query: RecipeQuery) -> Response:
+    """How to place every landmark, step by step; by another school than the study's to look at."""
     with still_wanted(path.study_id, query.version):
-        return as_json(open_recipe(store(), path.study_id))
+        return as_json(open_recipe(store(), path.study_id, query.school))
 
 
 @routes.post("/studies/<int:study_id>/strokes", responses={"200": Strokes}, operation_id="strokes")

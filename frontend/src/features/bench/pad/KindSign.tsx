@@ -8,7 +8,7 @@ const LOOKS: Record<string, React.SVGProps<SVGPathElement>> = {
   filled: { fill: "currentColor", stroke: "none" },
 };
 
-export function KindSign({ kind }: { kind: PadKind }) {
+export function KindSign({ kind }: { kind: Pick<PadKind, "sign"> }) {
   return (
     <svg
       width="28"

@@ -6,6 +6,7 @@ import { Said } from "../../../shared/Said";
 import { KindSign } from "./KindSign";
 import { asMeant } from "./kinds";
 import styles from "./Pad.module.css";
+import { Several } from "./Several";
 import { Slots } from "./Slots";
 import type { Pad as PadHandle } from "./usePad";
 import { ValueKeys } from "./ValueKeys";
@@ -47,6 +48,17 @@ export function Pad({ bench, pad, message, busy, onKeep, eye, onKeepSeen }: Prop
               {each.label}
             </button>
           ))}
+          {pad.several.can && !state.editing && (
+            <button
+              type="button"
+              aria-pressed={pad.several.on}
+              title="Several in one go, all from one landmark (Shift+M)"
+              onClick={pad.several.toggle}
+            >
+              <KindSign kind={{ sign: SEVERAL }} />
+              Several
+            </button>
+          )}
           {!beyond && (
             <button type="button" aria-expanded={all} onClick={() => setAll(!all)}>
               <span className={styles.more} aria-hidden="true">
@@ -56,10 +68,11 @@ export function Pad({ bench, pad, message, busy, onKeep, eye, onKeepSeen }: Prop
             </button>
           )}
         </fieldset>
-        <ValueKeys pad={pad} />
+        {pad.several.instead ? <Several bench={bench} pad={pad} /> : <ValueKeys pad={pad} />}
       </div>
       <div className={styles.keep}>
         <Readout bench={bench} pad={pad} />
+        {pad.several.on && !pad.several.instead && <Several bench={bench} pad={pad} />}
         <p className={styles.how}>
           {pad.looksFirst
             ? "By eye first: what do you see? Only then measure."
@@ -95,7 +108,7 @@ export function Pad({ bench, pad, message, busy, onKeep, eye, onKeepSeen }: Prop
           )}
         <div className={styles.actions}>
           <Button type="primary" size="large" disabled={!pad.ready} loading={busy} onClick={onKeep}>
-            {state.editing ? "Correct" : pad.looksFirst ? "So I see it" : "Keep"} <kbd>Enter</kbd>
+            {keeps(pad)} <kbd>Enter</kbd>
           </Button>
           {kind.in_takes && (
             <Button
@@ -112,6 +125,19 @@ export function Pad({ bench, pad, message, busy, onKeep, eye, onKeepSeen }: Prop
   );
 }
 
+/** Strokes of the sign for several from one landmark. */
+const SEVERAL = [
+  { path: "M6 14L23 5M6 14L24 14M6 14L23 23", look: "line" },
+  { path: "M3.6 14a2.4 2.4 0 1 0 4.8 0a2.4 2.4 0 1 0 -4.8 0z", look: "filled" },
+];
+
+function keeps(pad: PadHandle): string {
+  if (pad.several.on) {
+    return pad.several.open ? "Next" : `Keep ${pad.state.rows?.length || ""}`.trim();
+  }
+  return pad.state.editing ? "Correct" : pad.looksFirst ? "So I see it" : "Keep";
+}
+
 function Readout({ bench, pad }: { bench: Bench; pad: PadHandle }) {
   const { kind, state, side } = pad;
   const unit = bench.unit?.name ?? "unit";
@@ -120,13 +146,21 @@ function Readout({ bench, pad }: { bench: Bench; pad: PadHandle }) {
   const units = bench.unit?.many ?? "units";
   const counted = `${value} ${many ? units : unit}`;
   const said: Record<string, string> = {
-    count: value ? counted : `? ${units}`,
+    count: value ? counted : `how many ${units}?`,
     tilt: value || "which hour?",
     offset: value === "0" ? (kind.none ?? "") : value ? `${counted} ${side ?? ""}` : "how far?",
     fraction: value ? `${value} of the way` : "which part?",
     ratio: value ? `${value} times` : (kind.none ?? ""),
     none: kind.label,
   };
+  if (pad.several.on && !state.slots[1]) {
+    const count = state.rows?.length ?? 0;
+    return (
+      <output className={styles.readout} aria-label="The reading so far">
+        {count} together
+      </output>
+    );
+  }
   const towards = kind.sort === "count" && side ? ` ${side}` : "";
   return (
     <output className={styles.readout} aria-label="The reading so far">

@@ -53,7 +53,7 @@ export function Slots({ bench, pad }: { bench: Bench; pad: Pad }) {
           ))}
         </fieldset>
       )}
-      {kind.sides && (
+      {kind.sides && !pad.several.instead && (
         <fieldset className={styles.sides}>
           <legend className="visually-hidden">Towards</legend>
           {kind.sides.map((each) => (

@@ -15,6 +15,10 @@ export const padShortcuts = (kinds: PadKinds): readonly Shortcut[] => [
   { keys: "0 – 9 / .", does: "The value: 1 3/8, 1.37; an hour as 2, 130 or 1:30; degrees as 45" },
   { keys: "h q x", does: "A half, a quarter, an eighth more" },
   { keys: "Arrows", does: "Towards which side" },
+  {
+    keys: "Shift+M",
+    does: "Several in one go from one landmark: a plumb, a fan, a unit stepped on",
+  },
   { keys: "Enter", does: "Keep the reading" },
   { keys: "Backspace", does: "Take back the last sign or landmark" },
   { keys: "Escape", does: "Clear the pad" },
@@ -59,6 +63,9 @@ export function padKey(pad: Pad, event: KeyboardEvent, keep: () => void): boolea
   if (/^[\d./:,°]$/.test(key)) {
     if (state.letters) {
       pad.settle();
+    }
+    if (pad.several.instead) {
+      pad.several.takeLast();
     }
     pad.set((old) => ({ value: old.fresh ? key : old.value + key, fresh: false }));
     return true;
@@ -110,7 +117,11 @@ function letter(pad: Pad, key: string): boolean {
 function arrow(pad: Pad, key: string): boolean {
   const side = pad.kind.sides?.find((each) => ARROWS[key]?.includes(each));
   if (side) {
-    pad.set({ side });
+    if (pad.several.instead) {
+      pad.several.toSide(side);
+    } else {
+      pad.set({ side });
+    }
     return true;
   }
   const other = ARROW_KIND[key];

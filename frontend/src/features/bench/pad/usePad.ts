@@ -1,54 +1,11 @@
 // The pad's state: landmarks in their slots, the kind, the value as typed or tapped. No DOM.
 import { useCallback, useMemo, useRef } from "react";
 import type { Bench, PadKinds, Prompt, Sighting } from "../../../api/types";
-import { asCounted } from "./counts";
-import {
-  type Along,
-  asksForValue,
-  asMeant,
-  heldAs,
-  type Place,
-  padKind,
-  sideOf,
-  toSighting,
-} from "./kinds";
-import { asTyped } from "./tilts";
+import { asksForValue, asMeant, heldAs, type Place, padKind, sideOf, toSighting } from "./kinds";
+import { EMPTY, type Entry, fromEntry, type PadState, touched } from "./padState";
+import { afterChoice, canBeSeveral } from "./several";
 import { useKept } from "./useKept";
-
-export type PadState = {
-  kind: string;
-  slots: (string | null)[];
-  active: number;
-  /** Letters typed so far for the active slot. */
-  letters: string;
-  /** What was typed that no landmark begins with. */
-  nobody: string | null;
-  value: string;
-  /** What the eye gave, before it was measured. */
-  guess: string | null;
-  /** The value came from the reading being corrected: the next sign replaces it. */
-  fresh: boolean;
-  side: string | null;
-  along: Along;
-  take: string | null;
-  /** Id of the reading that is being corrected. */
-  editing: string | null;
-};
-
-const EMPTY: PadState = {
-  kind: "upright",
-  slots: [null, null],
-  active: 0,
-  letters: "",
-  nobody: null,
-  value: "",
-  guess: null,
-  fresh: false,
-  side: null,
-  along: "straight",
-  take: null,
-  editing: null,
-};
+import { useSeveral } from "./useSeveral";
 
 export type Pad = ReturnType<typeof usePad>;
 
@@ -73,10 +30,14 @@ export function usePad(bench: Bench, kinds: PadKinds) {
   const chooseKind = useCallback(
     (key: string) => {
       setState((old) => {
-        const slots = padKind(kinds, key).slots.map((_, i) => old.slots[i] ?? null);
+        const pairs = padKind(kinds, key).slots.length === 4;
+        const had = pairs && old.borrowed ? [null, null, ...old.slots] : old.slots;
+        const slots = padKind(kinds, key).slots.map((_, i) => had[i] ?? null);
         const open = slots.indexOf(null);
         const sort = padKind(kinds, key).sort;
-        const value = sort === padKind(kinds, old.kind).sort ? old.value : "";
+        const same = sort === padKind(kinds, old.kind).sort;
+        const value = same ? old.value : "";
+        const rows = canBeSeveral(padKind(kinds, key)) ? old.rows && (same ? old.rows : []) : null;
         return {
           ...old,
           kind: key,
@@ -84,6 +45,8 @@ export function usePad(bench: Bench, kinds: PadKinds) {
           active: open < 0 ? slots.length - 1 : open,
           side: null,
           value,
+          rows,
+          borrowed: false,
         };
       });
     },
@@ -101,7 +64,8 @@ export function usePad(bench: Bench, kinds: PadKinds) {
         slots[old.active] = landmark;
         const open = slots.indexOf(null);
         const active = open < 0 ? old.active : open;
-        return { ...old, slots, letters: "", nobody: null, active, side: null };
+        const next = { ...old, slots, letters: "", nobody: null, active, side: null };
+        return afterChoice(next, padKind(kinds, old.kind));
       });
     },
     [kinds, setState],
@@ -154,7 +118,15 @@ export function usePad(bench: Bench, kinds: PadKinds) {
     (pair: readonly (string | null | undefined)[]) => {
       const [from, to] = pair;
       if (from && to) {
-        setState((old) => ({ ...old, slots: [from, to], active: 1, letters: "", nobody: null }));
+        const slots = [from, to];
+        setState((old) => ({
+          ...old,
+          slots,
+          active: 1,
+          letters: "",
+          nobody: null,
+          borrowed: true,
+        }));
       }
     },
     [setState],
@@ -169,6 +141,7 @@ export function usePad(bench: Bench, kinds: PadKinds) {
         slots: [prompt.start, prompt.end],
         active: 1,
         side: prompt.towards,
+        again: prompt.control ?? false,
       }));
     },
     [kinds, setState],
@@ -184,6 +157,7 @@ export function usePad(bench: Bench, kinds: PadKinds) {
           // Sighted again, it belongs to how one stands now; corrected, to where it was taken.
           take: again ? old.take : typeof taken === "string" ? taken : null,
           editing: again ? null : id,
+          again,
           fresh: true,
         }));
       }
@@ -196,7 +170,8 @@ export function usePad(bench: Bench, kinds: PadKinds) {
     (entry: Entry, value: string | null) => {
       setState((old) => {
         const laid = fromEntry(kinds, entry, old);
-        return { ...laid, value: value ?? laid.value, fresh: true };
+        const next = { ...laid, value: value ?? laid.value, fresh: true };
+        return old.rows && laid.kind === old.kind ? { ...next, rows: old.rows } : next;
       });
     },
     [kinds, setState],
@@ -236,8 +211,13 @@ export function usePad(bench: Bench, kinds: PadKinds) {
     [kind, side, state, take, untaken],
   );
 
+  const several = useSeveral({ state, setState, kinds, kind, side, take });
   const looksFirst =
-    bench.eye_first && asksForValue(kind) && state.guess === null && state.editing === null;
+    bench.eye_first &&
+    !state.rows &&
+    asksForValue(kind) &&
+    state.guess === null &&
+    state.editing === null;
   /** What stands on the pad was the eye's: the reading itself comes next. */
   const guessed = useCallback(
     () => setState((old) => ({ ...old, guess: old.value, value: "", fresh: false })),
@@ -270,7 +250,10 @@ export function usePad(bench: Bench, kinds: PadKinds) {
     side,
     take,
     filled,
-    ready,
+    ready: ready || several.ready,
+    several,
+    /** All landmarks that stand on it. */
+    chosen: [...state.slots, ...(state.rows ?? []).map((each) => each.to)].flatMap((e) => e ?? []),
     chooseKind,
     choose,
     type,
@@ -293,45 +276,6 @@ export function usePad(bench: Bench, kinds: PadKinds) {
   };
 }
 
-/** Whether something stands on the pad that would be lost. */
-function touched(state: PadState): boolean {
-  return state.value !== "" || state.letters !== "" || state.slots.some((each) => each !== null);
-}
-
 function at(places: Map<string, Place>, id: string | null | undefined): Place | undefined {
   return id ? places.get(id) : undefined;
-}
-
-/** A number with its sign before it, as it is typed. */
-function counted(value: number): string {
-  return `${value < 0 ? "-" : ""}${asCounted(Math.abs(value))}`;
-}
-
-type Entry = Bench["readings"][number]["entry"];
-
-function fromEntry(kinds: PadKinds, entry: Entry, old: PadState): PadState {
-  const text = (name: string) => (entry[name] === undefined ? null : String(entry[name]));
-  const key = heldAs(kinds, String(entry.kind), text("along"), text("axis"));
-  const kind = padKind(kinds, key);
-  const names =
-    "first" in entry && Array.isArray(entry.first)
-      ? [...entry.first, ...(entry.second as string[])]
-      : [text("from") ?? text("first"), text("to") ?? text("second"), text("at") ?? text("hits")];
-  const raw =
-    typeof entry.degrees === "number"
-      ? asTyped(entry.degrees)
-      : (["units", "degrees", "offset", "fraction", "ratio"]
-          .map((name) => (typeof entry[name] === "number" ? counted(entry[name]) : text(name)))
-          .find((each) => each !== null) ?? (kind.sort === "offset" ? "0" : null));
-  const behind = kind.sort === "offset" && raw?.startsWith("-");
-  return {
-    ...EMPTY,
-    kind: key,
-    slots: kind.slots.map((_, i) => names[i] ?? null),
-    active: kind.slots.length - 1,
-    value: raw === null ? "" : raw.replace(/^-/, ""),
-    side: kind.sides ? (behind ? kind.sides[1] : (text("towards") ?? kind.sides[0])) : null,
-    along: (kind.measured && (text("along") as Along)) || "straight",
-    take: text("take") ?? old.take,
-  };
 }

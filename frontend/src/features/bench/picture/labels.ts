@@ -98,7 +98,8 @@ class Room {
       const at = side.at(each);
       return at ? [{ left: at.x - 4, right: at.x + 4, top: at.y - 4, bottom: at.y + 4 }] : [];
     });
-    this.ceiling = side.name === "sheet" ? Math.max(34, picture.layout.sheet.top - 4) : 34;
+    const under = this.height < LOW ? 34 : 50;
+    this.ceiling = side.name === "sheet" ? Math.max(under, picture.layout.sheet.top - 4) : under;
     const outlines = side.name === "sheet" ? picture.onSheet : picture.onSubject;
     this.lines = outlines.flatMap(({ points, closed }) =>
       points.flatMap((p, i): [Point, Point][] => {
@@ -150,8 +151,9 @@ function named(room: Room, side: Side, each: Drawn, at: Point, lit: boolean, all
   const { id, name, letters } = each.landmark;
   const look = lit ? "lit" : "landmark";
   const key = `${id} ${side.name}`;
-  const text = lit ? `${name} · ${letters}` : name;
-  if (room.putOneOf([...around(at, key, text, look), ...led(at, key, text, look)], false)) {
+  const text = `${name} · ${letters}`;
+  const full = [...around(at, key, text, look), ...led(at, key, text, look)];
+  if (room.putOneOf(full, false) || room.putOneOf(around(at, key, name, look), false)) {
     return;
   }
   if (lit || all) {

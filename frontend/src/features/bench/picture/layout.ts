@@ -35,7 +35,9 @@ export function layOut(bench: Bench, width: number, height: number, view: View):
   const middle = seen.length
     ? (Math.min(...seen) + Math.max(...seen)) / 2
     : bench.sheet.width_mm / 2;
-  const beside = new Scale(whole.perMm, divide / 2 - middle * whole.perMm, whole.top);
+  const beside =
+    filling(bench, whole.perMm, { top: head, width: divide, height: height - head }) ??
+    new Scale(whole.perMm, divide / 2 - middle * whole.perMm, whole.top);
   return {
     sheet: seenBy(view, whole, (divide + width) / 2, height / 2),
     subject: seenBy(view, beside, divide / 2, height / 2),
@@ -43,6 +45,33 @@ export function layOut(bench: Bench, width: number, height: number, view: View):
     zoom: view.zoom,
   };
 }
+
+/** From how much room that the subject leaves free it is no longer drawn at the sheet's scale. */
+const SHRUNK = 0.6;
+/** Share of its half that it fills then. */
+const FILLS = 0.72;
+
+/** The subject filling its half, where the drawing's size would make it small. */
+function filling(bench: Bench, perMm: number, room: Room): Scale | null {
+  const places = bench.landmarks.flatMap(({ seen_left_mm: x, seen_top_mm: y }) =>
+    x === null || y === null ? [] : [{ x, y }],
+  );
+  const [left, right] = ends(places.map((each) => each.x));
+  const [top, bottom] = ends(places.map((each) => each.y));
+  const fit = Math.min(room.width / (right - left), room.height / (bottom - top)) * FILLS;
+  if (!(fit * SHRUNK > perMm) || !Number.isFinite(fit)) {
+    return null;
+  }
+  return new Scale(
+    fit,
+    room.width / 2 - ((left + right) / 2) * fit,
+    room.top + room.height / 2 - ((top + bottom) / 2) * fit,
+  );
+}
+
+const ends = (all: number[]): [number, number] => [Math.min(...all), Math.max(...all)];
+
+type Room = { top: number; width: number; height: number };
 
 /** One side enlarged about its middle, and moved. */
 function seenBy({ zoom, x, y }: View, scale: Scale, across: number, down: number): Scale {

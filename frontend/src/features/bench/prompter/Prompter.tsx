@@ -1,6 +1,6 @@
 // Beside the picture: what to sight next and why, and what no longer agrees.
 import { Button } from "antd";
-import type { Ambiguous, Bench, Prompt, Relation } from "../../../api/types";
+import type { Ambiguous, Bench, Prompt, Prompts, Relation } from "../../../api/types";
 import { Said } from "../../../shared/Said";
 import { HowYouCount } from "./HowYouCount";
 import styles from "./Prompter.module.css";
@@ -10,6 +10,7 @@ import type { Next } from "./useNext";
 type Props = {
   bench: Bench;
   next: Next;
+  onHang: (hang: NonNullable<Prompts["hang"]>) => void;
   onTake: (prompt: Prompt) => void;
   onAgain: (sighting: string) => void;
   onStrike: (sighting: string) => void;
@@ -39,6 +40,17 @@ export function Prompter(props: Props) {
         onTake={props.onTake}
         onPoint={props.onPointPrompt}
       />
+      {prompts?.hang && !props.next.enough && (
+        <section aria-label="Many in one glance">
+          <h2 className={styles.label}>Many in one glance</h2>
+          <p className={styles.because}>{prompts.hang.said}</p>
+          <div className={styles.actions}>
+            <Button onClick={() => prompts.hang && props.onHang(prompts.hang)}>
+              {prompts.hang.kind === "drop" ? "Hang it" : "Hold it"}
+            </Button>
+          </div>
+        </section>
+      )}
       {bench.scatter > 1 && !bench.artist.said && (
         <section aria-label="Your own scatter">
           <h2 className={`${styles.label} ${styles.chalk}`}>Your own scatter</h2>

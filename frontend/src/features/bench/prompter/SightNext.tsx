@@ -58,10 +58,7 @@ export function SightNext({ bench, next, onTake, onPoint }: Props) {
   );
 }
 
-function heading({ prompt, enough }: Next): string {
-  if (enough) {
-    return "Enough";
-  }
+function heading({ prompt }: Next): string {
   if (prompt?.control) {
     return "Is it the same place?";
   }

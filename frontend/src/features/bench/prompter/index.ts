@@ -6,3 +6,4 @@ export { Prompter } from "./Prompter";
 export { Readings } from "./Readings";
 export { WORKING_OUT } from "./SightNext";
 export { useNext } from "./useNext";
+export { useRelations } from "./useRelations";

@@ -160,7 +160,7 @@ export function useStick(bench: Bench, pad: PadForStick) {
     steps,
     said: told?.of === holding ? told.text : null,
     counts: held === "plumb" || held === "level" || held === "straight",
-    needsThumb: held !== "tilt",
+    needsThumb: held !== "tilt" || thumb === 0,
     carry,
     carryBoth,
     setToUnit,

@@ -35,7 +35,8 @@ export function LiveStation() {
   const r = told.data?.reckoned;
   return (
     <section className={styles.reckoning}>
-      <h2>Arm and station</h2>
+      <h2>What arm and station come to</h2>
+      <p>An example, until you put in your own sizes. Nothing of it is kept.</p>
       <div className={styles.fields}>
         {FIELDS.map((each) => (
           <label key={each.key}>

@@ -67,11 +67,11 @@ export function Measures({ r, easel }: { r: Reckoned; easel: number }) {
       </dd>
       <dt>Elbow bent, 30 mm nearer</dt>
       <dd>
-        {r.bend_percent.toFixed(1)} %, {mm(r.bend_sheet_mm)} a {r.unit_name} here
+        {r.bend_percent.toFixed(1)} %, {mm(r.bend_sheet_mm)} a {r.unit_name} on the sheet
       </dd>
       <dt>Head swayed by 10 mm</dt>
       <dd>
-        {mm(r.sway_subject_mm)} over there, {mm(r.sway_sheet_mm)} here
+        {mm(r.sway_subject_mm)} on the subject, {mm(r.sway_sheet_mm)} on the sheet
       </dd>
     </dl>
   );

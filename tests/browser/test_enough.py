@@ -1,0 +1,209 @@
+"""Until it is enough: suggestions followed with the stick alone; several read in one go; a school
+looked at."""
+
+import json
+import unittest
+import urllib.request
+from collections import Counter
+
+from playwright.sync_api import expect
+
+from tests.browser.case import BrowserCase
+
+MOST_READINGS = 60
+TITLE = "Potting bench, morning light"
+
+
+class Enough(BrowserCase):
+    demo = False
+    own_server = True
+
+    def begin(self, scene):
+        request = urllib.request.Request(
+            self.server.address + "/api/v1/studies/from-scene",
+            json.dumps({"scene": scene}).encode(),
+            {"Content-Type": "application/json"},
+            method="POST",
+        )
+        with urllib.request.urlopen(request) as answer:
+            return json.load(answer)["id"]
+
+    def test_the_tea_chest_comes_to_enough_by_its_suggestions_with_the_stick(self):
+        """It once could not be begun: its first suggestion was a width between two that stand
+        plumb, and the prompt stayed."""
+        number = self.begin("tea_chest")
+        self.open(f"/studies/{number}", "text=Sight next")
+        self.page.keyboard.press("Shift+T")
+        self.page.keyboard.press("Shift+U")
+        asked = Counter()
+        ask = self.page.get_by_role("region", name="Sight next").locator("p").first
+        while not self.page.locator("[data-enough]").count():
+            version = self.version()
+            asked[ask.inner_text()] += 1
+            self.assertLessEqual(asked.most_common(1)[0][1], 2, asked.most_common(1))
+            self.assertLess(asked.total(), MOST_READINGS)
+            self.take_it()
+            self.page.keyboard.press("Shift+R")
+            self.page.wait_for_selector("[data-stick] >> text=Enter keeps it")
+            self.page.keyboard.press("Enter")
+            self.wait_for_version(version + 1)
+            self.page.wait_for_selector("[data-stale=false]")
+        expect(self.page.locator("[data-enough='1']")).to_contain_text("Large shapes stand")
+        self.page.get_by_role("button", name="On to the middle shapes").click()
+        expect(ask).not_to_contain_text("Large shapes stand")
+        self.page.reload()
+        expect(ask).not_to_contain_text("Large shapes stand")
+
+
+class Several(BrowserCase):
+    def setUp(self):
+        super().setUp()
+        self.number = self.study_id(TITLE)
+        self.open(f"/studies/{self.number}", "text=Sight next")
+
+    def bench(self):
+        with urllib.request.urlopen(
+            f"{self.server.address}/api/v1/studies/{self.number}"
+        ) as answer:
+            return json.load(answer)
+
+    def letters(self, name):
+        told = {each["id"]: each["letters"] for each in self.bench()["landmarks"]}
+        self.page.keyboard.type(told[name])
+
+    def rows(self):
+        return self.page.get_by_role("list", name="Readings laid together").locator("li")
+
+    def test_what_lies_on_a_plumb_by_keys_and_by_taps(self):
+        version = self.version()
+        self.page.get_by_role("button", name="Plumb", exact=True).click()
+        self.page.keyboard.press("Shift+M")
+        self.letters("can_rim_l")
+        self.letters("can_foot_l")
+        expect(self.rows().first).to_contain_text("on it")
+        self.letters("stack_foot_l")
+        self.page.keyboard.press("ArrowLeft")
+        expect(self.rows().nth(1)).to_contain_text("left")
+        self.page.locator("[data-landmark=spout_tip]").first.evaluate("each => each.click()")
+        self.page.keyboard.type("1/4")
+        self.page.keyboard.press("Enter")
+        expect(self.rows().nth(2)).to_contain_text("right")
+        self.page.locator("[data-landmark=sack_l]").first.evaluate("each => each.click()")
+        self.page.get_by_role("button", name="Leave out Sack, left").click()
+        expect(self.rows()).to_have_count(3)
+        self.page.keyboard.press("Enter")
+        self.wait_for_version(version + 1)
+        kept = [each["entry"] for each in self.bench()["readings"][-3:]]
+        self.assertEqual([each["kind"] for each in kept], ["drop", "order", "drop"])
+        self.assertEqual((kept[0]["to"], kept[2]["to"]), ("can_foot_l", "spout_tip"))
+        self.assertEqual(kept[2]["offset"], 0.25)
+        self.assertEqual((kept[1]["first"], kept[1]["second"]), ("can_rim_l", "stack_foot_l"))
+        self.page.keyboard.press("Control+z")
+        self.wait_for_version(version + 2)
+
+    def test_a_unit_stepped_on_is_one_entry(self):
+        version = self.version()
+        self.page.get_by_role("button", name="Across", exact=True).click()
+        self.page.keyboard.press("Shift+M")
+        self.letters("can_rim_l")
+        for name, value in (("pot1_l", "1 1/2"), ("pot1_r", "2 1/8")):
+            self.letters(name)
+            self.page.keyboard.type(value)
+            self.page.keyboard.press("Enter")
+        expect(self.page.get_by_role("button", name="Keep 2")).to_be_visible()
+        self.page.keyboard.press("Enter")
+        self.wait_for_version(version + 1)
+        kept = [each["entry"] for each in self.bench()["readings"][-2:]]
+        self.assertEqual([each["units"] for each in kept], [1.5, 2.125])
+
+    def test_the_line_that_tells_most_is_offered_and_hung(self):
+        offer = self.page.get_by_role("region", name="Many in one glance")
+        if not offer.count():
+            with urllib.request.urlopen(
+                f"{self.server.address}/api/v1/studies/{self.number}/prompts"
+            ) as answer:
+                self.assertIsNone(json.load(answer)["hang"])
+            return
+        offer.get_by_role("button").click()
+        expect(self.page.get_by_role("button", name="Several")).to_have_attribute(
+            "aria-pressed", "true"
+        )
+
+    def test_the_same_look_twice_is_asked_about(self):
+        version = self.version()
+        for count in (1, 2):
+            for name in ("can_rim_l", "can_foot_r"):
+                self.letters(name)
+            self.page.keyboard.press("t")
+            self.page.keyboard.type("5")
+            self.page.keyboard.press("Enter")
+            if count == 1:
+                self.wait_for_version(version + 1)
+        self.page.wait_for_selector("[role=status] >> text=Again on purpose?")
+        self.assertEqual(self.version(), version + 1)
+        self.page.keyboard.press("Enter")
+        self.wait_for_version(version + 2)
+
+    def test_the_unit_is_what_a_gap_is_measured_by(self):
+        """`,` `m` and the gap: it is two thirds of the unit, and not the other way round."""
+        version = self.version()
+        self.page.keyboard.type(",m")
+        for name in ("pot1_l", "pot1_r"):
+            self.letters(name)
+        self.page.keyboard.type("2/3")
+        self.page.keyboard.press("Enter")
+        self.wait_for_version(version + 1)
+        entry, unit = self.bench()["readings"][-1]["entry"], self.bench()["unit"]
+        self.assertEqual(entry["first"], ["pot1_l", "pot1_r"])
+        self.assertEqual(entry["second"], [unit["start"], unit["end"]])
+
+    def test_what_is_loose_says_what_would_hold_it(self):
+        self.page.get_by_text("Marks", exact=True).click()
+        holds = self.page.locator("[data-mark=dibber_point]").get_by_role("button", name="Hold it")
+        holds.click()
+        self.page.wait_for_selector("output >> text=which hour?")
+
+    def test_every_kind_has_a_pad_of_one_height(self):
+        pad = self.page.get_by_role("region", name="Take a reading")
+        heights = set()
+        for name in ("Upright", "Across", "Straight", "Tilt", "Plumb", "Level", "Part"):  # fmt: skip
+            self.page.get_by_role("button", name=name, exact=True).click()
+            heights.add(round(pad.bounding_box()["height"]))
+        self.assertLessEqual(max(heights) - min(heights), 1, heights)
+
+
+class LookedAt(BrowserCase):
+    def test_a_school_looked_at_changes_nothing_until_it_is_taken_up(self):
+        number = self.study_id(TITLE)
+        self.open(f"/studies/{number}/draw?view=School", "text=What goes wrong")
+
+        def size():
+            with urllib.request.urlopen(f"{self.server.address}/api/v1/studies/{number}") as answer:
+                bench = json.load(answer)
+                return bench["method"], bench["sheet"]["unit_mm"]
+
+        def choose(name):
+            self.page.focus("[aria-label=School]")
+            self.page.keyboard.press("Enter")
+            self.page.locator(".ant-select-item-option", has_text=name).first.click()
+
+        before = size()
+        choose("Sight-size from life")
+        self.page.wait_for_selector("text=Only looked at. Taking it up sets one can to")
+        self.assertEqual(size(), before)
+        self.page.get_by_role("button", name="Back", exact=True).click()
+        expect(self.page.get_by_text("Only looked at")).to_have_count(0)
+        choose("Sight-size from life")
+        self.page.get_by_role("button", name="Take it up").click()
+        expect(self.page.get_by_text("Only looked at")).to_have_count(0)
+        self.assertEqual(size()[0], "sight_size_life")
+        self.assertNotEqual(size()[1], before[1])
+        choose("Comparative")
+        self.page.wait_for_selector(f"text=Taking it up sets one can to {before[1]:.0f} mm")
+        self.page.get_by_role("button", name="Take it up").click()
+        expect(self.page.get_by_text("Only looked at")).to_have_count(0)
+        self.assertEqual(size(), before)
+
+
+if __name__ == "__main__":
+    unittest.main()
