@@ -25,7 +25,7 @@ class WithAKit(BrowserCase):
         tap(self.page.get_by_role("button", name="Begin as it is"))
         self.page.wait_for_selector("[data-version='1']")
         tap(self.page.get_by_role("button", name="Take it"))
-        self.page.keyboard.press("0")
+        self.page.keyboard.press("1")
         taps += 3
         self.page.keyboard.press("Enter")
         self.wait_for_version(2)

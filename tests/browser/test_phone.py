@@ -1,11 +1,14 @@
 """The bench on a phone, by touch: the stick over the subject, Keep in reach whatever is said."""
 
 import json
+import random
 import unittest
 import urllib.request
 from typing import ClassVar
 
-from tests.browser.case import BrowserCase
+from playwright.sync_api import expect
+
+from tests.browser.case import PAINTED, BrowserCase
 
 COVERED = """(button) => {
   const box = button.getBoundingClientRect();
@@ -32,6 +35,80 @@ class Phone(BrowserCase):
 
     def keep(self):
         return self.page.get_by_role("button", name="Keep")
+
+    def test_a_thumb_between_several_is_asked_which_it_meant(self):
+        """Seven pixels off, one standard deviation in each direction: the one that was meant is
+        chosen, or among those that are offered."""
+        page, drawn = self.page, random.Random(3)
+        picture = page.locator("svg[aria-label^='Subject and sheet']").bounding_box()
+        places = page.evaluate(
+            """() => [...document.querySelectorAll("svg [data-standing]")].map(each => {
+              const at = each.getBoundingClientRect();
+              return [at.x + at.width / 2, at.y + at.height / 2];
+            })"""
+        )
+        names = [
+            each.get_attribute("data-landmark") for each in page.locator("[data-landmark]").all()
+        ]
+        which = page.get_by_role("group", name="Which one?")
+        right = tried = 0
+        for _ in range(4):
+            for name, (left, top) in zip(names, places, strict=True):
+                x, y = left + drawn.gauss(0, 7), top + drawn.gauss(0, 7)
+                inside = picture["x"] < x < picture["x"] + picture["width"]
+                if not (inside and picture["y"] < y < picture["y"] + picture["height"]):
+                    continue
+                page.keyboard.press("Escape")
+                page.touchscreen.tap(x, y)
+                tried += 1
+                if which.count():
+                    offered = which.locator("button").all_inner_texts()
+                    which.locator("button").last.tap()
+                else:
+                    offered = page.locator("section[aria-label='Take a reading'] button")
+                    offered = offered.first.inner_text().splitlines()
+                said = page.locator(f"[data-landmark={name}]").inner_text().rsplit(",", 1)[0]
+                right += said in offered
+        self.assertGreater(tried, 50)
+        self.assertGreaterEqual(right / tried, 0.97)
+
+    def test_a_slot_opens_all_names(self):
+        page = self.page
+        page.get_by_role("button", name="From").tap()
+        names = page.get_by_role("region", name="Landmarks by name")
+        self.assertEqual(names.get_by_role("listitem").count(), 17)
+        page.get_by_role("searchbox").fill("chin")
+        for each in names.get_by_role("button").all():
+            self.assertGreaterEqual(each.bounding_box()["height"], 44)
+        names.get_by_role("listitem").get_by_role("button").first.tap()
+        expect(names).to_have_count(0)
+        expect(page.get_by_role("button", name="From")).to_contain_text("Chin")
+
+    def test_lying_the_pad_stands_beside_the_pictures_and_nothing_is_out_of_reach(self):
+        page = self.page
+        page.get_by_role("button", name="Take it").wait_for()
+        for width, height in ((844, 390), (840, 525)):
+            page.set_viewport_size({"width": width, "height": height})
+            page.evaluate(PAINTED)
+            for name in ("Take it", "Keep", "Take up the stick", "Look closer"):
+                button = page.get_by_role("button", name=name)
+                self.assertFalse(button.evaluate(COVERED), (name, width))
+            sheet = page.locator("svg[aria-label^='Subject and sheet']").bounding_box()
+            pad = page.get_by_role("region", name="Take a reading").bounding_box()
+            self.assertLessEqual(sheet["x"] + sheet["width"], pad["x"] + 1)
+
+    def test_back_leaves_the_easel_and_not_the_study(self):
+        page = self.page
+        page.get_by_role("button", name="Easel").tap()
+        page.wait_for_selector("text=Leave the easel")
+        page.go_back()
+        page.wait_for_selector("text=Take up the stick")
+        page.get_by_role("button", name="Easel").tap()
+        page.get_by_role("button", name="Leave the easel").tap()
+        page.wait_for_selector("text=Take up the stick")
+        self.assertTrue(page.get_by_role("link", name="Zirkel, to the wall").is_visible())
+        page.goto(self.server.address + "/no/such/room")
+        page.wait_for_selector("text=There is nothing at this address")
 
     def test_the_stick_is_taken_up_read_and_kept_and_waits_while_nothing_answers(self):
         page, version = self.page, self.version()

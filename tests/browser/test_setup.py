@@ -160,8 +160,9 @@ class Prompter(BrowserCase):
     def test_pointing_at_a_suggestion_draws_its_gain(self):
         page = self.page
         self.assertEqual(page.locator("circle[data-after]").count(), 0)
+        self.go_on()
         page.get_by_role("button", name="Take it").wait_for()
-        page.hover("text=Sight next")
+        page.get_by_role("region", name="Sight next").hover()
         page.wait_for_selector("circle[data-after]", state="attached")
         rings = page.locator("g:has(> circle[data-after]) > circle").evaluate_all(
             "all => all.map(each => Number(each.getAttribute('r')))"

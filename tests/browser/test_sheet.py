@@ -160,6 +160,7 @@ class Drawing(DrawCase):
         for key in ("Enter", *["ArrowDown"] * 4, "Enter"):
             self.page.keyboard.press(key)
             self.page.wait_for_timeout(150)
+        self.page.get_by_role("button", name="Take it up").click()
         self.wait_for_version(version + 1)
         self.page.wait_for_selector("text=/squares of .* on the sheet/")
         self.page.click("text=Undo")

@@ -100,7 +100,7 @@ TARGETS = """([least, within]) => [...document.querySelectorAll(
 OVERLAPS = (Path(__file__).parent / "overlaps.js").read_text()
 AXE = (ROOT / "frontend" / "node_modules" / "axe-core" / "axe.min.js").read_text()
 WCAG = ["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]
-SIZES = ((390, 844), (820, 1180), (1024, 768), (1280, 800))
+SIZES = ((390, 844), (844, 390), (840, 525), (820, 1180), (1180, 820), (1280, 800))
 
 LEGEND = ("loose", "held", "proven", "in doubt", "predicted", "strained", "computed", "guessed")
 

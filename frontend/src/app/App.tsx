@@ -1,11 +1,12 @@
 // Providers and routes; each page is loaded when it is first opened.
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { App as AntApp, ConfigProvider } from "antd";
-import { Suspense } from "react";
+import { Suspense, useEffect } from "react";
 import { BrowserRouter, Route, Routes } from "react-router";
 import { whileBusy } from "../api/asking";
+import { Arriving } from "./Arriving";
 import { Mishap } from "./Mishap";
-import { PAGES } from "./pages";
+import { fetchRooms, PAGES } from "./pages";
 import { themeFor } from "./theme";
 import { useDim } from "./useDim";
 import { Waiting } from "./Waiting";
@@ -25,13 +26,14 @@ const client = new QueryClient({
 });
 
 export function App() {
+  useEffect(fetchRooms, []);
   return (
     <ConfigProvider theme={themeFor(useDim())}>
       <AntApp component={false}>
         <QueryClientProvider client={client}>
           <BrowserRouter>
             <Mishap>
-              <Suspense fallback={<p role="status">Fetching…</p>}>
+              <Suspense fallback={<Arriving what="Fetching the room…" />}>
                 <Routes>
                   {PAGES.map(({ path, page: Page }) => (
                     <Route key={path} path={path} element={<Page />} />

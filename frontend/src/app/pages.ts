@@ -5,6 +5,19 @@ import { type Room, STAGES } from "../shared/stages";
 type Page = { path: string; page: ComponentType };
 type Loaded = Promise<{ default: ComponentType }>;
 
+const AGAIN_MS = 3000;
+
+/** A page that could not be fetched is fetched again until it is there: the network comes back. */
+const untilThere = (load: () => Loaded) => async (): Loaded => {
+  for (;;) {
+    try {
+      return await load();
+    } catch {
+      await new Promise((done) => window.setTimeout(done, AGAIN_MS));
+    }
+  }
+};
+
 const ROOMS: Record<Room, () => Loaded> = {
   subject: () => import("./pages/SubjectPage"),
   frame: () => import("./pages/FramePage"),
@@ -28,8 +41,20 @@ export const PAGES: readonly Page[] = [
   { path: "/practice/series", page: lazy(() => import("./pages/SeriesPage")) },
   ...STAGES.map((each) => ({
     path: `/studies/:id${each.path}`,
-    page: lazy(ROOMS[each.key]),
+    page: lazy(untilThere(ROOMS[each.key])),
   })),
   { path: "/studies/:id/sitting", page: lazy(() => import("./pages/SittingPage")) },
-  { path: "*", page: lazy(() => import("./pages/WallPage")) },
+  { path: "*", page: lazy(() => import("./pages/NowherePage")) },
 ];
+
+const QUIET_MS = 8000;
+
+/** While there is a network, the other rooms of a study are fetched once it is quiet. */
+export function fetchRooms(): () => void {
+  const later = window.setTimeout(() => {
+    for (const load of Object.values(ROOMS)) {
+      load().catch(() => undefined);
+    }
+  }, QUIET_MS);
+  return () => window.clearTimeout(later);
+}

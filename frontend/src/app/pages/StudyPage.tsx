@@ -3,6 +3,7 @@ import { Button } from "antd";
 import { Link, useParams, useSearchParams } from "react-router";
 import { ApiError } from "../../api/client";
 import type { Bench, Change } from "../../api/types";
+import { Coming } from "../../shared/Coming";
 import { StaleDialog } from "../../shared/StaleDialog";
 import { StudyHeader } from "../../shared/StudyHeader";
 import { STAGES, type Stage } from "../../shared/stages";
@@ -41,7 +42,14 @@ export function StudyPage({ stage, bare, children }: Props) {
         <Link to="/">Back to the wall</Link>
       </div>
     ) : (
-      <p role="status">Fetching the study…</p>
+      <>
+        <header className={styles.header}>
+          <Wordmark />
+        </header>
+        <main>
+          <Coming what="Fetching the study…" />
+        </main>
+      </>
     );
   }
   const make = async (change: Change): Promise<string | null> => {

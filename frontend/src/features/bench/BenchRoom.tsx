@@ -45,8 +45,7 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
   const { pad, message, keep } = room;
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: only lets go of what a pointer has pressed
-    // biome-ignore lint/a11y/noStaticElementInteractions: only lets go of what a pointer has pressed
-    <div
+    <main
       className={room.easel ? styles.easel : styles.bench}
       data-wide={room.wide}
       data-in-hand={room.stick.inHand}
@@ -66,6 +65,7 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
       <Pad
         bench={bench}
         pad={pad}
+        asked={room.next.prompt ? [room.next.prompt.start, room.next.prompt.end] : []}
         message={message}
         busy={study.busy}
         onKeep={keep}
@@ -75,7 +75,7 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
       <NewDoubts bench={bench} />
       <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={benchShortcuts(kinds)} />
       <StaleDialog study={study} />
-    </div>
+    </main>
   );
 }
 

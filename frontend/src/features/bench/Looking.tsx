@@ -21,7 +21,12 @@ export function Looking({ room }: { room: Room }) {
           <Button onClick={looking.whole}>As a whole</Button>
         </>
       )}
-      <Button aria-label="All names" aria-pressed={room.allNames} onClick={room.nameAll}>
+      <Button
+        aria-label="All names"
+        aria-pressed={room.allNames}
+        onClick={room.nameAll}
+        className={styles.names ?? ""}
+      >
         Names
       </Button>
       <Button aria-pressed={room.wide} onClick={room.widen} className={styles.widen}>

@@ -1,7 +1,7 @@
 // The bench as a whole: what is asked of the server, what is pointed at, and what can be done.
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { useSearchParams } from "react-router";
+import { useLocation, useNavigate, useSearchParams } from "react-router";
 import { ApiError } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { Bench, Change, PadKinds, Prompt, Sighting } from "../../api/types";
@@ -18,6 +18,7 @@ import { useOwnEye } from "./useOwnEye";
 
 export const SIDES = ["Next", "Readings", "Marks", "Depth", "Set-up"] as const;
 export type Side = (typeof SIDES)[number];
+const FROM_BENCH = "from the bench";
 /** Under which the browser remembers how wide the pictures are. */
 const WIDE = "bench wide";
 
@@ -28,6 +29,7 @@ export type Room = ReturnType<typeof useBenchRoom>;
 export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) {
   const pad = usePad(bench, kinds);
   const [search, setSearch] = useSearchParams();
+  const [here, navigate] = [useLocation(), useNavigate()];
   const [pointed, setPointed] = useState<string | null>(null);
   const [promise, setPromise] = useState<Prompt | null>(null);
   const [message, setMessage] = useState<Message | null>(null);
@@ -172,7 +174,16 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
     side: (SIDES.find((each) => each === search.get("side")) ?? "Next") as Side,
     turnTo: (side: Side) => setSearch(side === "Next" ? {} : { side }, { replace: true }),
     easel,
-    toEasel: () => setSearch(easel ? {} : { easel: "yes" }, { replace: true }),
+    // The easel is a step of its own: Back leaves it, and not the study.
+    toEasel: () => {
+      if (!easel) {
+        setSearch({ easel: "yes" }, { state: FROM_BENCH });
+      } else if (here.state === FROM_BENCH) {
+        navigate(-1);
+      } else {
+        setSearch({}, { replace: true });
+      }
+    },
     make,
     tell: (change: Change) => make(change).then(told),
     keep: () => keep(),

@@ -1,9 +1,11 @@
 // Checking the drawing: it is measured, the eye speaks, then what is off is said and repaired.
+
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, api } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { Bench, Change, EyeGuess, Photograph } from "../../api/types";
+import { Coming } from "../../shared/Coming";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { useShortcuts } from "../../shared/useShortcuts";
 import styles from "./Check.module.css";
@@ -65,7 +67,7 @@ export function CheckRoom({ bench, make }: Props) {
     return <p role="alert">{check.error.message}</p>;
   }
   if (!room) {
-    return <p role="status">Laying the drawing over the plan…</p>;
+    return <Coming what="Laying the drawing over the plan…" />;
   }
   const find = async (picture: string) => {
     try {

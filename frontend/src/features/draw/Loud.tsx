@@ -2,6 +2,7 @@
 import { Button, Segmented } from "antd";
 import { useEffect, useState } from "react";
 import type { Bench, RecipeRoom } from "../../api/types";
+import { useAwake } from "../../shared/useAwake";
 import { NEXT, Sentence } from "./Dictation";
 import styles from "./Loud.module.css";
 import { RecipeSheet } from "./RecipeSheet";
@@ -24,6 +25,7 @@ const PACES = [
 
 export function Loud({ bench, room, at, onGo, onLeave, onDrawn }: Props) {
   const [pace, setPace] = useState(0);
+  const dark = useAwake();
   const now = room.dictation[at];
   const last = at >= room.dictation.length - 1;
   useEffect(() => {
@@ -41,6 +43,7 @@ export function Loud({ bench, room, at, onGo, onLeave, onDrawn }: Props) {
         <div className={styles.words} aria-live="assertive">
           <small>
             {at + 1} of {room.dictation.length}
+            {dark && at === 0 && <span> {dark}</span>}
           </small>
           {now && <Sentence text={now.said} />}
         </div>

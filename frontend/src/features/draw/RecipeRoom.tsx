@@ -1,10 +1,12 @@
 // Placing every landmark by hand: one at a time, each step drawn; the school; what is taken along.
+
 import { useQuery } from "@tanstack/react-query";
 import { Segmented } from "antd";
 import { useCallback, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { queries } from "../../api/queries";
 import type { Bench, Change } from "../../api/types";
+import { Coming } from "../../shared/Coming";
 import { FirstSteps } from "../../shared/FirstSteps";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { useShortcuts } from "../../shared/useShortcuts";
@@ -79,7 +81,7 @@ export function RecipeRoom({ bench, make }: Props) {
     return <p role="alert">{recipe.error.message}</p>;
   }
   if (!recipe.data) {
-    return <p role="status">Working out how to place it all…</p>;
+    return <Coming what="Working out how to place it all…" />;
   }
   const room = recipe.data;
   // From here on the drawing is judged by the plan that it was drawn by.

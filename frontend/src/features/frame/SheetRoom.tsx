@@ -1,7 +1,9 @@
 // Frame and fit: what is taken in, how it lies on the sheet, what could run off.
+
 import { Button, Input, InputNumber, Segmented, Select, Switch } from "antd";
 import { useState } from "react";
 import type { Bench, Change, SheetRoom as Room, RoomFrame } from "../../api/types";
+import { Coming } from "../../shared/Coming";
 import { Said } from "../../shared/Said";
 import { Fit } from "./Fit";
 import styles from "./Sheet.module.css";
@@ -19,7 +21,7 @@ export function SheetRoom({ bench, make }: Props) {
     return <p role="alert">{sheet.error.message}</p>;
   }
   if (!room || !frame) {
-    return <p role="status">Looking through the viewfinder…</p>;
+    return <Coming what="Looking through the viewfinder…" />;
   }
   return (
     <div className={styles.room}>

@@ -1,9 +1,11 @@
 // Light and dark: areas compared two by two, what contradicts, and the plan of a few flat tones.
+
 import { useQuery } from "@tanstack/react-query";
 import { Segmented } from "antd";
 import { useState } from "react";
 import { queries } from "../../api/queries";
 import type { Bench, Change } from "../../api/types";
+import { Coming } from "../../shared/Coming";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { useShortcuts } from "../../shared/useShortcuts";
 import { Areas } from "./Areas";
@@ -57,7 +59,7 @@ export function ToneRoom({ bench, make }: Props) {
     return <p role="alert">{told.error.message}</p>;
   }
   if (!room) {
-    return <p role="status">Looking with half-closed eyes…</p>;
+    return <Coming what="Looking with half-closed eyes…" />;
   }
   const asked = pane === "Compare" ? comparing.asked : null;
   return (

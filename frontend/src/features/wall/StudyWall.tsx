@@ -1,9 +1,11 @@
 // The wall: every study pinned up with its block-in as it stands.
+
 import { App, Button, Input } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { ApiError } from "../../api/client";
 import type { StudyCard } from "../../api/types";
+import { Coming } from "../../shared/Coming";
 import { FilePicker } from "../../shared/FilePicker";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { Card } from "./Card";
@@ -96,6 +98,7 @@ export function StudyWall() {
         </div>
       )}
       <Broken cards={wall.data?.broken ?? []} onBack={back.mutate} />
+      {wall.isPending && <Coming what="Hanging the studies…" />}
       {wall.data && studies.length === 0 && <p className={styles.empty}>Nothing hangs here yet.</p>}
       {studies.length > FEW && (
         <div className={styles.find}>

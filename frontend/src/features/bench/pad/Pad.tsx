@@ -14,6 +14,8 @@ import { ValueKeys } from "./ValueKeys";
 type Props = {
   bench: Bench;
   pad: PadHandle;
+  /** The landmarks of what is asked for just now. */
+  asked: readonly string[];
   /** What was wrong with the entry, or what was kept last. */
   message: { text: string; bad: boolean; again?: () => void } | null;
   busy: boolean;
@@ -24,7 +26,7 @@ type Props = {
   onKeepSeen: () => void;
 };
 
-export function Pad({ bench, pad, message, busy, onKeep, eye, onKeepSeen }: Props) {
+export function Pad({ bench, pad, asked, message, busy, onKeep, eye, onKeepSeen }: Props) {
   const { state, kind } = pad;
   const [all, setAll] = useState(false);
   const { kinds, first } = pad.kinds;
@@ -32,7 +34,7 @@ export function Pad({ bench, pad, message, busy, onKeep, eye, onKeepSeen }: Prop
   const shown = all || beyond ? kinds : kinds.slice(0, first);
   return (
     <section className={styles.pad} aria-label="Take a reading">
-      <Slots bench={bench} pad={pad} />
+      <Slots bench={bench} pad={pad} asked={asked} />
       <div className={styles.middle}>
         <fieldset className={styles.kinds}>
           <legend className="visually-hidden">Kind of reading</legend>

@@ -1,11 +1,18 @@
 // Between which landmarks, and towards which side.
+import { useState } from "react";
 import type { Bench } from "../../../api/types";
 import { Arrow } from "../../../shared/Arrow";
 import { ALONGS } from "./kinds";
+import { NameList } from "./NameList";
 import styles from "./Slots.module.css";
 import type { Pad } from "./usePad";
 
-export function Slots({ bench, pad }: { bench: Bench; pad: Pad }) {
+/** `asked` are the landmarks of what is asked for just now. */
+type Props = { bench: Bench; pad: Pad; asked: readonly string[] };
+
+export function Slots({ bench, pad, asked }: Props) {
+  const [listed, setListed] = useState(false);
+  const leave = () => setListed(false);
   const { state, kind } = pad;
   const named = new Map(bench.landmarks.map((each) => [each.id, each]));
   const matching = state.letters
@@ -23,7 +30,13 @@ export function Slots({ bench, pad }: { bench: Bench; pad: Pad }) {
             key={i}
             aria-pressed={active}
             className={styles.slot}
-            onClick={() => pad.set({ active: i, letters: "" })}
+            aria-haspopup="dialog"
+            onClick={(event) => {
+              // By touch, or pressed once more, it opens the names.
+              const { pointerType } = event.nativeEvent as PointerEvent;
+              setListed(pointerType === "touch" || (active && event.detail > 0));
+              pad.set({ active: i, letters: "" });
+            }}
           >
             <small>{label}</small>
             <span className={chosen ? styles.chosen : styles.open}>
@@ -67,6 +80,17 @@ export function Slots({ bench, pad }: { bench: Bench; pad: Pad }) {
             </button>
           ))}
         </fieldset>
+      )}
+      {listed && (
+        <NameList
+          bench={bench}
+          first={asked}
+          onLeave={leave}
+          onChoose={(id) => {
+            pad.choose(id);
+            leave();
+          }}
+        />
       )}
       {matching.length > 0 && (
         <ul className={styles.matching} aria-label="Landmarks with these letters">

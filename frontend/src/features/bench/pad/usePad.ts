@@ -170,7 +170,7 @@ export function usePad(bench: Bench, kinds: PadKinds) {
     (entry: Entry, value: string | null) => {
       setState((old) => {
         const laid = fromEntry(kinds, entry, old);
-        const next = { ...laid, value: value ?? laid.value, fresh: true };
+        const next = { ...laid, value: value ?? laid.value, fresh: true, again: old.again };
         return old.rows && laid.kind === old.kind ? { ...next, rows: old.rows } : next;
       });
     },

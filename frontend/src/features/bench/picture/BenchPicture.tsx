@@ -1,12 +1,10 @@
 // The one picture: subject on the left, sheet on the right, heights pulled straight across.
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import type { Bench, Prompt, Relation, Reveal } from "../../../api/types";
-import { nearest } from "../../../geometry/hit";
 import { polyline, zigzag } from "../../../geometry/marks";
 import type { Point } from "../../../geometry/scale";
 import { useSize } from "../../../shared/useSize";
 import styles from "./BenchPicture.module.css";
-import { edgeAt } from "./edges";
 import type { Strain } from "./labels";
 import { LOW } from "./layout";
 import { Mark, Slack } from "./Mark";
@@ -17,10 +15,11 @@ import { Rulers } from "./Rulers";
 import { StickSign } from "./StickSign";
 import { SubjectSide } from "./SubjectSide";
 import { type Drawn, type Picture, usePicture } from "./usePicture";
+import { usePointing } from "./usePointing";
 import { useTightening } from "./useTightening";
 import type { Looking } from "./useView";
+import { WhichOne } from "./WhichOne";
 
-const FINGER = 26;
 const LEVEL_PX = 2.5;
 /** Width of the picture below which its headings are kept short. */
 const NARROW = 560;
@@ -71,16 +70,14 @@ export function BenchPicture(props: Props) {
   const height = whole - (props.foot && width > NARROW ? FOOT : 0);
   const picture = usePicture(useTightening(bench), width, height, props.looking.view);
   const strains = useMemo(() => strainsOf(bench, picture), [bench, picture]);
-  const [over, setOver] = useState<string | null>(null);
-
-  const find = (event: React.PointerEvent<SVGSVGElement>): Drawn | null => {
-    const frame = event.currentTarget.getBoundingClientRect();
-    const at = { x: event.clientX - frame.left, y: event.clientY - frame.top };
-    const onSheet = at.x >= picture.layout.divide;
-    const choices = picture.drawn.filter((each) => onSheet || each.seen);
-    const points = choices.map((each) => (onSheet ? each.mark : (each.seen ?? each.mark)));
-    return choices[nearest(points, at, FINGER)] ?? null;
-  };
+  const pointing = usePointing({
+    picture,
+    looking,
+    onChoose,
+    onEdge: props.onEdge,
+    onPlace: props.onPlace,
+  });
+  const { over } = pointing;
 
   const lit = [...chosen, ...(over ? [over] : [])];
   return (
@@ -91,34 +88,7 @@ export function BenchPicture(props: Props) {
           height={whole}
           role={props.overlay ? "group" : "img"}
           aria-label={`Subject and sheet: ${bench.landmarks.length} landmarks, ${bench.readings.length} readings`}
-          onPointerMove={(event) =>
-            setOver(looking.move(event) ? null : (find(event)?.landmark.id ?? null))
-          }
-          onPointerLeave={(event) => {
-            setOver(null);
-            looking.away(event);
-          }}
-          onPointerCancel={looking.away}
-          onPointerDown={(event) => {
-            if (!(event.target as Element).closest("[data-stick]")) {
-              looking.down(event);
-            }
-          }}
-          onPointerUp={(event) => {
-            const tapped = looking.up(event);
-            const frame = event.currentTarget.getBoundingClientRect();
-            const at = { x: event.clientX - frame.left, y: event.clientY - frame.top };
-            const found = tapped ? find(event) : null;
-            const edge = tapped && !found && props.onEdge ? edgeAt(picture, at) : null;
-            if (edge) {
-              props.onEdge?.(edge);
-            }
-            if (tapped && props.onPlace && at.x < picture.layout.divide) {
-              props.onPlace(picture.layout.subject.toSheet(at));
-            } else if (found) {
-              onChoose(found.landmark.id);
-            }
-          }}
+          {...pointing.handlers}
           data-over={over !== null}
         >
           <clipPath id="sheet-side">
@@ -163,6 +133,7 @@ export function BenchPicture(props: Props) {
         </svg>
       )}
       {props.children}
+      <WhichOne asked={pointing.asked} onChoose={pointing.choose} onLeave={pointing.leave} />
       <ul className="visually-hidden">
         {bench.landmarks.map((each) => (
           <li key={each.id}>

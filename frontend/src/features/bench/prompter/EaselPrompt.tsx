@@ -1,6 +1,8 @@
 // Hands full: the one thing to sight now, large enough to be read from the easel.
 import { Button } from "antd";
 import type { Bench } from "../../../api/types";
+import { SittingChip } from "../../../shared/SittingChip";
+import { useAwake } from "../../../shared/useAwake";
 import styles from "./EaselPrompt.module.css";
 import { Enough } from "./Enough";
 import { Progress } from "./Progress";
@@ -18,6 +20,7 @@ type Props = {
 
 export function EaselPrompt({ bench, next, onLeave, onUndo, children }: Props) {
   const { prompt } = next;
+  const dark = useAwake();
   const doubts = bench.doubts.filter((each) => !each.kept).length;
   return (
     <div className={styles.easel}>
@@ -43,6 +46,7 @@ export function EaselPrompt({ bench, next, onLeave, onUndo, children }: Props) {
         <Button size="large" onClick={onLeave}>
           Leave the easel
         </Button>
+        {bench.clock && <SittingChip bench={bench} here={false} />}
         {doubts > 0 && (
           <span className={styles.doubt}>
             {doubts === 1 ? "One reading doesn't agree" : `${doubts} readings don't agree`}: look at
@@ -52,6 +56,7 @@ export function EaselPrompt({ bench, next, onLeave, onUndo, children }: Props) {
       </div>
       <div className={styles.picture}>{children}</div>
       <Progress bench={bench} />
+      {dark && <p className={styles.dark}>{dark}</p>}
     </div>
   );
 }

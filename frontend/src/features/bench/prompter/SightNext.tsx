@@ -1,5 +1,6 @@
 // What to sight next and why; or that it is enough.
 import { Button } from "antd";
+import { useEffect, useState } from "react";
 import type { Bench, Prompt } from "../../../api/types";
 import { Said } from "../../../shared/Said";
 import { Enough } from "./Enough";
@@ -19,14 +20,17 @@ type Props = {
 
 export function SightNext({ bench, next, onTake, onPoint }: Props) {
   const { prompt, stale } = next;
+  const [over, setOver] = useState(false);
+  // What it would gain is drawn while it is pointed at, also when another one takes its place.
+  useEffect(() => onPoint((over && prompt) || null), [over, prompt, onPoint]);
   return (
     <section
       aria-label="Sight next"
       data-stale={stale}
-      onPointerEnter={() => onPoint(prompt ?? null)}
-      onPointerLeave={() => onPoint(null)}
-      onFocus={() => onPoint(prompt ?? null)}
-      onBlur={() => onPoint(null)}
+      onPointerEnter={() => setOver(true)}
+      onPointerLeave={() => setOver(false)}
+      onFocus={() => setOver(true)}
+      onBlur={() => setOver(false)}
     >
       <h2 className={styles.label}>{heading(next)}</h2>
       {prompt && (

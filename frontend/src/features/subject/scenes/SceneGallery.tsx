@@ -1,7 +1,9 @@
 // Scenes to sight where nothing stands before the screen: choose one, or add a scene file.
+
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ApiError, api } from "../../../api/client";
 import { queries } from "../../../api/queries";
+import { Coming } from "../../../shared/Coming";
 import { FilePicker } from "../../../shared/FilePicker";
 import styles from "./SceneGallery.module.css";
 
@@ -44,7 +46,7 @@ export function SceneGallery({ title, onChoose, busy, children }: Props) {
           {add.error instanceof ApiError ? add.error.problem.detail : add.error.message}
         </p>
       )}
-      {scenes.isPending && <p role="status">Drawing the scenes…</p>}
+      {scenes.isPending && <Coming what="Drawing the scenes…" />}
       <ul className={styles.cards}>
         {scenes.data?.scenes.map((each) => (
           <li key={each.name}>

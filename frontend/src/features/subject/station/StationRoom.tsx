@@ -1,7 +1,9 @@
 // The station's room: where to stand, drawn from above and from the side, what it warns of, what
 // things measure from there, and the faults of the hand.
+
 import { Button } from "antd";
 import type { Bench, Change } from "../../../api/types";
+import { Coming } from "../../../shared/Coming";
 import { Faults } from "./Faults";
 import { PlanView } from "./PlanView";
 import { Reckoning } from "./Reckoning";
@@ -17,7 +19,7 @@ export function StationRoom({ bench, make }: Props) {
     return <p role="alert">{error.message}</p>;
   }
   if (!room || !station) {
-    return <p role="status">Pacing out the station…</p>;
+    return <Coming what="Pacing out the station…" />;
   }
   const names = new Map(bench.landmarks.map((each) => [each.id, each.name]));
   const hidden = room.hidden.flatMap((each) => names.get(each) ?? []);
