@@ -169,7 +169,7 @@ class BrowserCase(unittest.TestCase):
     def take_it(self, page: Page | None = None) -> None:
         """Takes up the suggestion by key, once there is one: it's worked out after the study."""
         page = page or self.page
-        asked, enough = "[aria-keyshortcuts='Shift+N']", "[data-enough] button"
+        asked, enough = "[aria-keyshortcuts='Shift+N']:not([disabled])", "[data-enough] button"
         page.wait_for_selector(f"{asked}, {enough}", state="attached")
         if page.locator(enough).count():
             self.go_on(page)

@@ -166,7 +166,7 @@ class Several(BrowserCase):
     def test_every_kind_has_a_pad_of_one_height(self):
         pad = self.page.get_by_role("region", name="Take a reading")
         heights = set()
-        for name in "Upright Across Straight Tilt Plumb Level Part".split():
+        for name in ["Upright", "Across", "Straight", "Tilt", "Plumb", "Level", "Part"]:
             self.page.get_by_role("button", name=name, exact=True).click()
             heights.add(round(pad.bounding_box()["height"]))
         self.assertLessEqual(max(heights) - min(heights), 1, heights)

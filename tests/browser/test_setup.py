@@ -162,6 +162,7 @@ class Prompter(BrowserCase):
         self.assertEqual(page.locator("circle[data-after]").count(), 0)
         self.go_on()
         page.get_by_role("button", name="Take it").wait_for()
+        page.mouse.move(5, 5)
         page.get_by_role("region", name="Sight next").hover()
         page.wait_for_selector("circle[data-after]", state="attached")
         rings = page.locator("g:has(> circle[data-after]) > circle").evaluate_all(

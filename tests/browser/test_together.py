@@ -104,6 +104,8 @@ class Together(BrowserCase):
                 made = page.get_by_role("button", name="Make mine on top")
                 if made.is_visible():
                     made.click()
+                elif page.get_by_text("Again on purpose?").is_visible():
+                    page.keyboard.press("Enter")
             self.page.wait_for_timeout(250)
         self.page.wait_for_selector(f"[data-version='{before + 2}']")
         self.phone.wait_for_selector(f"[data-version='{before + 2}']")

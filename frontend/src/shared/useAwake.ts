@@ -1,8 +1,9 @@
 // Keeps the screen awake while full hands need it; says why where it can't.
 import { useEffect, useState } from "react";
 
-const CANNOT =
+const PLAIN =
   "This screen may go dark: a browser keeps it awake only over https or on this machine itself. Set the device's own screen time longer.";
+const NOT_LET = "This screen may go dark: the device doesn't let it be kept awake.";
 
 export function useAwake(): string | null {
   const [said, setSaid] = useState<string | null>(null);
@@ -21,7 +22,7 @@ export function useAwake(): string | null {
           await lock.release();
         }
       } catch {
-        setSaid(CANNOT);
+        setSaid("wakeLock" in navigator ? NOT_LET : PLAIN);
       }
     };
     hold();

@@ -1,5 +1,4 @@
 // Frame and fit: what is taken in, how it lies on the sheet, what could run off.
-
 import { Button, Input, InputNumber, Segmented, Select, Switch } from "antd";
 import { useState } from "react";
 import type { Bench, Change, SheetRoom as Room, RoomFrame } from "../../api/types";
@@ -7,10 +6,8 @@ import { Coming } from "../../shared/Coming";
 import { Said } from "../../shared/Said";
 import { Fit } from "./Fit";
 import styles from "./Sheet.module.css";
-import { useSheet } from "./useSheet";
+import { type Props, useSheet } from "./useSheet";
 import { Viewfinder } from "./Viewfinder";
-
-type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
 
 export function SheetRoom({ bench, make }: Props) {
   const sheet = useSheet(bench, make);

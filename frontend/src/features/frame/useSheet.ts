@@ -8,6 +8,8 @@ import { useLatest } from "../../shared/useLatest";
 export type Edge = "left" | "right" | "top" | "bottom";
 const LEAST = 0.1;
 
+export type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
+
 export function useSheet(bench: Bench, make: (change: Change) => Promise<string | null>) {
   const [draft, setDraft] = useState<RoomFrame | null>(null);
   const [ratio, setRatio] = useState<number | null>(null);

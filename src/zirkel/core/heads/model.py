@@ -18,7 +18,7 @@ from zirkel.core.head import POINTS
 DIRECTION_SD, POINT_SD = 0.055, 0.03
 """How far heads differ: in width, height and depth as a whole, and each point, in heads."""
 
-ALIKE = 0.7
+ALIKE = 0.6
 """How far the two sides of a face stray alike: who has the one brow high has the other so too."""
 
 MIDDLE = {

@@ -134,7 +134,7 @@ def _told(
         families,
         tuple(edges),
         b.middle + b.size * b.x,
-        b.covariance * (wider * b.size) ** 2,
+        b.covariance * b.size**2,
     )
 
 

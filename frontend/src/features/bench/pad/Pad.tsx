@@ -148,7 +148,7 @@ function Readout({ bench, pad }: { bench: Bench; pad: PadHandle }) {
   const units = bench.unit?.many ?? "units";
   const counted = `${value} ${many ? units : unit}`;
   const said: Record<string, string> = {
-    count: value ? counted : `how many ${units}?`,
+    count: value ? counted : "how many?",
     tilt: value || "which hour?",
     offset: value === "0" ? (kind.none ?? "") : value ? `${counted} ${side ?? ""}` : "how far?",
     fraction: value ? `${value} of the way` : "which part?",
