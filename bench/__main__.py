@@ -9,6 +9,7 @@ from bench import (
     checking,
     classroom,
     command,
+    exchange,
     fuzz,
     hands,
     heads,
@@ -48,6 +49,7 @@ PARTS = {
     "wall": wall.main,
     "classroom": classroom.main,
     "fuzz": fuzz.main,
+    "exchange": exchange.main,
 }
 
 for name in sys.argv[1:] or PARTS:

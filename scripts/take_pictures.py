@@ -117,7 +117,9 @@ def traced(page: Page) -> None:
     page.wait_for_timeout(800)
 
 
-SHOWN = "() => [...document.images].every(each => each.complete && each.naturalWidth > 0)"
+SHOWN = """() => [...document.images].every(each => each.complete && each.naturalWidth > 0)
+  && [...document.querySelectorAll("svg image")].every(each => each.href.baseVal.startsWith("data:")
+    || performance.getEntriesByName(new URL(each.href.baseVal, location.href).href).length > 0)"""
 """Whether every picture on the page is there."""
 
 ALONE = """() => !document.querySelector("[aria-label^='Also here']")"""

@@ -1,5 +1,6 @@
 """The whole shelf as one archive: out and in again, nothing twice, nothing hidden by odd parts."""
 
+import hashlib
 import io
 import json
 import random
@@ -9,6 +10,9 @@ import zipfile
 from dataclasses import replace
 from datetime import UTC, datetime
 from pathlib import Path
+from typing import ClassVar
+
+from PIL import Image
 
 from tests.files import SMALL, as_bytes
 from tests.pictures.images import drawing, saved
@@ -69,6 +73,9 @@ class ShelfCase(unittest.TestCase):
 
 
 class Shelf(ShelfCase):
+    whole: ClassVar[list[bytes]] = []
+    """The archive of a full shelf, made once."""
+
     def test_out_and_in_again_it_is_all_there_and_a_second_time_nothing_is_new(self):
         store, other = self.full(), self.store()
         data = self.packed(store)
@@ -158,6 +165,61 @@ class Shelf(ShelfCase):
         told = unpack(other, self.spoilt(self.packed(self.full()), change))
         self.assertEqual((told.own, len(told.trouble)), (0, 1))
         self.assertEqual(list(other.folder.parent.glob("out*")), [])
+
+    def listed(self, change):
+        """An archive whose list and parts were changed by hand, with sums that are right again."""
+        if not self.whole:
+            self.whole.append(self.packed(self.full()))
+        with zipfile.ZipFile(io.BytesIO(self.whole[0])) as old:
+            parts = {info.filename: old.read(info) for info in old.infolist()}
+        document = json.loads(parts.pop(LIST))
+        change(document, parts)
+        for kind in ("studies", "pictures", "scenes", "own", "practice"):
+            for each in document[kind]:
+                each["sha256"] = hashlib.sha256(parts[each["file"]]).hexdigest()
+        out = io.BytesIO()
+        with zipfile.ZipFile(out, "w") as archive:
+            for name, part in {**parts, LIST: json.dumps(document).encode()}.items():
+                archive.writestr(name, part)
+        return io.BytesIO(out.getvalue())
+
+    def test_every_part_goes_through_the_door_of_its_kind(self):
+        huge, cut = io.BytesIO(), saved(drawing(), "PNG")
+        Image.new("L", (13_000, 40)).save(huge, "PNG")
+
+        def pictures(data):
+            def change(document, parts):
+                parts[document["pictures"][0]["file"]] = data
+
+            return change
+
+        def own(data=None, name=None):
+            def change(document, parts):
+                first = document["own"][0]
+                parts[first["file"]] = parts[first["file"]] if data is None else data
+                first["name"] = name or first["name"]
+
+            return change
+
+        for change in (
+            pictures(huge.getvalue()), pictures(cut[: len(cut) // 2]), pictures(b"GIF89a"),
+            own(b"7"), own(b"{}"), own(name="a\nb.json"), own(name="\u6f22" * 190 + ".json"),
+            own(name="a\0b.json"),
+        ):  # fmt: skip
+            other = self.store()
+            told = unpack(other, self.listed(change))
+            self.assertEqual(len(told.trouble), 1, told.trouble)
+            self.assertGreater(told.studies, 0)
+
+    def test_a_study_whose_scene_is_no_name_is_told(self):
+        def change(document, parts):
+            name = next(each["file"] for each in document["studies"] if "mask" in each["file"])
+            study = json.loads(parts[name])
+            study["subject"]["scene"] = ["wooden_mask"]
+            parts[name] = json.dumps(study).encode()
+
+        told = unpack(self.store(), self.listed(change))
+        self.assertEqual(len(told.trouble), 1, told.trouble)
 
     def test_archives_changed_at_random_never_break_it_and_leave_all_readable(self):
         small = self.store()

@@ -6,6 +6,7 @@ import subprocess
 import sys
 import unittest
 
+import numpy as np
 from PIL import Image
 
 from tests.pictures.images import BAD_PICTURES, drawing, saved
@@ -79,6 +80,14 @@ class Preparing(unittest.TestCase):
         self.assertEqual(opened(prepare(saved(clear, "PNG")).data).getpixel((5, 5)), (255,) * 3)
         few = drawing().convert("P")
         self.assertEqual(opened(prepare(saved(few, "PNG")).data).mode, "RGB")
+
+    def test_greys_of_sixteen_bits_keep_their_steps(self):
+        steps = np.linspace(0, 65535, 64 * 48).reshape(48, 64).astype(np.uint16)
+        out = io.BytesIO()
+        Image.fromarray(steps).save(out, "PNG")
+        kept = np.asarray(Image.open(io.BytesIO(prepare(out.getvalue()).data)).convert("L"))
+        self.assertEqual((kept.min(), kept.max()), (0, 255))
+        self.assertAlmostEqual(float(kept.mean()), 127.0, delta=1.0)
 
     def test_bad_ones_are_refused_with_a_reason(self):
         for name, (data, words) in BAD_PICTURES.items():

@@ -7,6 +7,7 @@ import { whileBusy } from "../api/asking";
 import { Arriving } from "./Arriving";
 import { Mishap } from "./Mishap";
 import { fetchRooms, PAGES } from "./pages";
+import { Skip } from "./Skip";
 import { themeFor } from "./theme";
 import { useDim } from "./useDim";
 import { Waiting } from "./Waiting";
@@ -32,6 +33,7 @@ export function App() {
       <AntApp component={false}>
         <QueryClientProvider client={client}>
           <BrowserRouter>
+            <Skip />
             <Mishap>
               <Suspense fallback={<Arriving what="Fetching the room…" />}>
                 <Routes>

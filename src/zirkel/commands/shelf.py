@@ -9,7 +9,6 @@ left as it is: taking an archive in twice adds nothing. The histories of the stu
 from __future__ import annotations
 
 import hashlib
-import io
 import json
 import struct
 import zipfile
@@ -22,25 +21,33 @@ from functools import partial
 from pathlib import Path
 from typing import Annotated, Any, BinaryIO, Literal
 
-from PIL import Image, UnidentifiedImageError
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from zirkel.core.patience import step
 from zirkel.core.values.names import slug
 from zirkel.errors import BadInput, NotFound, ZirkelError
+from zirkel.pictures.prepare import prepared_before
 from zirkel.store.practice import ME, KeptTrial
 from zirkel.store.store import Store
+from zirkel.studyfile.kit_file import read_kit
+from zirkel.studyfile.materials_file import read_materials
+from zirkel.studyfile.poses_file import read_poses
 from zirkel.studyfile.practice_file import read_kept, write_practice
 from zirkel.studyfile.problems import said_plainly
 from zirkel.studyfile.read import MOST_BYTES, parse_json, read_study, write_study
+from zirkel.studyfile.series_file import read_series
 
 LIST = "zirkel-shelf.json"
-OWN = ("kits", "series", "materials", "poses")
-"""Folders of an artist's own files."""
+OWN: dict[str, Callable[[bytes], object]] = {
+    "kits": read_kit, "series": read_series, "materials": read_materials, "poses": read_poses,
+}  # fmt: skip
+"""Folders of an artist's own files, and how each is read."""
+
+LONGEST_NAME = 200
+"""Of a file, in bytes: disks take little more."""
 
 LARGEST_PART = 60_000_000
 MOST_PARTS, MOST_IN_ALL = 20_000, 8_000_000_000
-PICTURES = {"JPEG": "jpg", "PNG": "png", "WEBP": "webp"}
 
 DAMAGED = (
     zipfile.BadZipFile, zlib.error, struct.error, OSError, EOFError, ValueError, RuntimeError,
@@ -239,14 +246,8 @@ def _picture(store: Store, data: bytes) -> bool:
         pass
     else:
         return False
-    try:
-        with Image.open(io.BytesIO(data), formats=tuple(PICTURES)) as opened:
-            opened.verify()
-            ending, (width, height) = PICTURES[str(opened.format)], opened.size
-    except (OSError, UnidentifiedImageError, SyntaxError, ValueError,
-            Image.DecompressionBombError) as error:  # fmt: skip
-        raise BadInput("picture", f"is no picture that can be read ({error})") from error
-    store.pictures.add(data, ending, width, height)
+    made = prepared_before(data)
+    store.pictures.add(data, made.ending, made.width, made.height)
     return True
 
 
@@ -261,8 +262,9 @@ def _same(document: Any) -> str:
 def _study(store: Store, part: Part, data: bytes, renamed: dict[str, str], known: set[str]) -> bool:
     document = parse_json(data)
     subject = document.get("subject") if isinstance(document, dict) else None
-    if isinstance(subject, dict) and subject.get("scene") in renamed:
-        subject["scene"] = renamed[subject["scene"]]
+    scene = subject.get("scene") if isinstance(subject, dict) else None
+    if isinstance(scene, str) and scene in renamed:
+        document["subject"]["scene"] = renamed[scene]
         data = json.dumps(document).encode()
     study = read_study(data)
     same = _same(document)
@@ -280,7 +282,9 @@ def _own(store: Store, part: Part, data: bytes) -> bool:
     folder, name = part.file.split("/")[0], Path(part.name).name
     if folder not in OWN or name != part.name or not name.endswith(".json") or name[0] == ".":
         raise BadInput("file", "is no own file's name")
-    parse_json(data)
+    if not name.isprintable() or len(name.encode()) > LONGEST_NAME:
+        raise BadInput("file", "has a name that no folder takes: rename it")
+    OWN[folder](data)
     path = store.folder / folder / name
     if path.exists():
         if path.read_bytes() != data:

@@ -67,6 +67,25 @@ def prepare(data: bytes) -> Prepared:
             ) from error
 
 
+KEPT_AS = {"PNG": "png", "JPEG": "jpg"}
+"""What a prepared picture is kept as, by its format: the ending of its file."""
+
+
+def prepared_before(data: bytes) -> Prepared:
+    """A picture that was prepared elsewhere, as it is; BadInput where it is none, is cut short or
+    is larger than any that Zirkel keeps."""
+    try:
+        with Image.open(io.BytesIO(data), formats=tuple(KEPT_AS)) as opened:
+            _check_size(opened)
+            if max(opened.size) > LONGEST_KEPT:
+                raise BadInput("picture", f"is longer than the {LONGEST_KEPT} pixels that are kept")
+            opened.load()
+            width, height = opened.size
+            return Prepared(data, KEPT_AS[str(opened.format)], width, height, scaled=False)
+    except (OSError, SyntaxError, ValueError, EOFError, Image.DecompressionBombError) as error:
+        raise BadInput("picture", f"is no picture that can be read ({error})") from error
+
+
 def _check_size(opened: Image.Image) -> None:
     width, height = opened.size
     if width * height > MOST_PIXELS:
@@ -93,9 +112,9 @@ def _prepared(opened: Image.Image) -> Prepared:
         opened.draft("RGB", (LONGEST_KEPT, LONGEST_KEPT))
     opened.load()
     orientation = opened.getexif().get(0x0112, 1)
-    small: Image.Image = opened
+    small: Image.Image = _eight_bits(opened)
     if max(small.size) > LONGEST_KEPT:
-        small = opened.copy() if opened.mode == "P" else opened
+        small = opened.copy() if opened.mode == "P" else small
         small = small.convert("RGBA") if small.mode == "P" else small
         small.thumbnail((LONGEST_KEPT, LONGEST_KEPT), Image.Resampling.LANCZOS)
     small.getexif()[0x0112] = orientation
@@ -109,6 +128,13 @@ def _prepared(opened: Image.Image) -> Prepared:
     return Prepared(
         out.getvalue(), ending, upright.width, upright.height, scaled=max(upright.size) < most
     )
+
+
+def _eight_bits(opened: Image.Image) -> Image.Image:
+    """Greys of sixteen bits as eight: cut off instead, all but the darkest would be white."""
+    if not opened.mode.startswith("I"):
+        return opened
+    return opened.convert("I").point(lambda grey: grey * (1 / 257)).convert("L")
 
 
 def _on_white(picture: Image.Image) -> Image.Image:

@@ -17,6 +17,7 @@ from zirkel.core.sitting.tiers import as_held, sight_for, tiers
 from zirkel.core.subject.scene import seen_landmarks, truth_in_units
 from zirkel.core.words.base import Words
 from zirkel.core.words.enough import say_enough, say_on, say_tier
+from zirkel.kits import shipped_kits
 from zirkel.scenes import shipped_scenes
 
 NOTHING = Next((), (), ())
@@ -27,12 +28,22 @@ def suggested(kind, start, end, along=None):
 
 
 class UntilEnough(unittest.TestCase):
-    def follow(self, scene, seed):
+    def of_scene(self, scene, rng):
+        study = fresh_study(scene, scene.station, SHEET, 0.06, rng)
+        return study, truth_in_units(seen_landmarks(scene, scene.station), scene.unit)
+
+    def of_kit(self, kit, rng):
+        """A kit taken as it ships, for a subject that looks just like it."""
+        at = {each.id: np.array(each.at) for each in kit.landmarks}
+        axis = 0 if kit.unit.along == "level" else 1
+        length = abs(at[kit.unit.end] - at[kit.unit.start])[axis]
+        truth = {name: (place - at[kit.unit.start]) / length for name, place in at.items()}
+        tiers = {each.id: each.tier for each in kit.landmarks}
+        return study_of({n: tuple(p) for n, p in truth.items()}, (), kit.unit, tiers), truth
+
+    def follow(self, study, truth, rng):
         """Readings by suggestions alone until the large shapes stand; how far these are off then on
         average, as a share of the height; and what was asked."""
-        rng = np.random.default_rng(seed)
-        study = fresh_study(scene, scene.station, SHEET, 0.06, rng)
-        truth = truth_in_units(seen_landmarks(scene, scene.station), scene.unit)
         asked = []
         for number in range(120):
             solution = solve(study)
@@ -57,13 +68,25 @@ class UntilEnough(unittest.TestCase):
         means = []
         for name, scene in shipped_scenes().items():
             for seed in range(times(1)):
-                asked, mean, worst, large = self.follow(scene, seed)
+                rng = np.random.default_rng(seed)
+                asked, mean, worst, large = self.follow(*self.of_scene(scene, rng), rng)
                 self.assertLess(len(asked), 8 * large.landmarks, name)
                 self.assertEqual(len(asked), len(set(asked)), f"{name}: asked twice")
                 self.assertLess(worst, 0.08, name)
                 self.assertEqual(large.loose, ())
                 means.append(mean)
         self.assertLess(np.mean(means), 0.0175)
+
+    def test_kits_come_to_enough(self):
+        kits = shipped_kits()
+        for name in list(kits)[: times(3)]:
+            if kits[name].unit is None or kits[name].unit.along == "straight":
+                continue
+            rng = np.random.default_rng(1)
+            asked, _, worst, large = self.follow(*self.of_kit(kits[name], rng), rng)
+            self.assertLess(len(asked), 9 * large.landmarks, name)
+            self.assertEqual(len(asked), len(set(asked)), f"{name}: asked twice")
+            self.assertLess(worst, 0.08, name)
 
 
 class Tiers(unittest.TestCase):

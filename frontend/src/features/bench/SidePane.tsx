@@ -23,6 +23,7 @@ export function SidePane({ room }: { room: Room }) {
             bench={bench}
             next={next}
             onTake={pad.takeUp}
+            onSetUp={() => room.turnTo("Set-up")}
             onHang={(hang) => pad.several.hang(heldAs(pad.kinds, hang.kind), hang.through)}
             onAgain={(reading) => pad.correct(reading, true)}
             onStrike={(id) => tell({ type: "strike_sighting", id, struck: true })}

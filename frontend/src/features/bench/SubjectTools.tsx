@@ -14,6 +14,7 @@ export function SubjectTools({ room }: { room: Room }) {
           stick={stick}
           unit={bench.unit?.name ?? "unit"}
           asked={room.next.prompt?.ask}
+          stale={room.next.stale}
           onTake={() => room.next.prompt && room.pad.takeUp(room.next.prompt)}
         />
       )}

@@ -130,10 +130,11 @@ export function toFile(draft: Draft): StudyFile {
   const { unit, picture } = draft;
   const per = picture?.height ?? 1;
   const first = draft.landmarks[0]?.id;
+  const guessed = unit.from && unit.to ? null : longestUpright(draft);
   const pair =
     unit.from && unit.to
       ? { from: unit.from, to: unit.to, along: unit.along, name: unit.name || "unit" }
-      : null;
+      : guessed && { from: guessed[0].id, to: guessed[1].id, along: "plumb", name: "unit" };
   const lengths = first ? { mm: 1, name: "mm", origin: unit.from ?? first } : null;
   return {
     format: "zirkel-study",
@@ -148,9 +149,29 @@ export function toFile(draft: Draft): StudyFile {
     })),
     shapes: draft.shapes.map((each) => ({ ...each, tier: 1 })),
     sightings: [],
+    ...(guessed && {
+      note: `Counted from ${guessed[0].name} to ${guessed[1].name}, the longest upright that was tapped, until you choose another unit in the set-up.`,
+    }),
     ...ofKit(draft),
     ...(picture && { subject: picture }),
   } as unknown as StudyFile;
+}
+
+/** The two landmarks that stand furthest above one another, the upper first: what is counted in
+ * while no unit was chosen. */
+function longestUpright({ landmarks, counting }: Draft) {
+  let best: [Draft["landmarks"][number], Draft["landmarks"][number]] | null = null;
+  let longest = 0;
+  for (const from of counting === "unit" ? landmarks : []) {
+    for (const to of landmarks) {
+      const down = to.rough[1] - from.rough[1];
+      if (down > longest && Math.abs(to.rough[0] - from.rough[0]) <= down) {
+        longest = down;
+        best = [from, to];
+      }
+    }
+  }
+  return best;
 }
 
 /** Families and heads of the kit, of landmarks that were not dropped. */

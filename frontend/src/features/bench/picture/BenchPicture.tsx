@@ -209,9 +209,10 @@ function Titles({
   near: boolean;
 }) {
   const s = bench.sheet;
-  const unit = s.said_unit
-    ? `${bench.unit?.name ?? "no unit yet"} = ${fractions(s.said_unit)}`
-    : (bench.unit?.name ?? "no unit yet");
+  const unit =
+    bench.unit && s.said_unit
+      ? `${bench.unit.name} = ${fractions(s.said_unit)}`
+      : (bench.unit?.name ?? "no unit yet");
   const over = s.fits ? "" : " — runs off the sheet";
   const said = [`${fractions(s.said_size)}, ${unit}${over}`, `${unit}${over}`, unit];
   const room = width - divide - 76 - BUTTONS - (near ? FROM_NEAR : 0);

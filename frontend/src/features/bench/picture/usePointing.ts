@@ -11,7 +11,7 @@ const FINGER = 34;
  * of that, and still be meant once in a thousand. */
 const THUMB = 7;
 const DOUBTFUL = 14;
-const MOST_ASKED = 7;
+const MOST_ASKED = 8;
 
 export type Edge = NonNullable<ReturnType<typeof edgeAt>>;
 

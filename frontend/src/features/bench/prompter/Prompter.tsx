@@ -10,6 +10,7 @@ import type { Next } from "./useNext";
 type Props = {
   bench: Bench;
   next: Next;
+  onSetUp: () => void;
   onHang: (hang: NonNullable<Prompts["hang"]>) => void;
   onTake: (prompt: Prompt) => void;
   onAgain: (sighting: string) => void;
@@ -39,6 +40,7 @@ export function Prompter(props: Props) {
         next={props.next}
         onTake={props.onTake}
         onPoint={props.onPointPrompt}
+        onSetUp={props.onSetUp}
       />
       {prompts?.hang && !props.next.enough && (
         <section aria-label="Many in one glance">

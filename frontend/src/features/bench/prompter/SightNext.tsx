@@ -16,9 +16,10 @@ type Props = {
   onTake: (prompt: Prompt) => void;
   /** The suggestion pointed at, so that the picture can show what it would gain. */
   onPoint: (prompt: Prompt | null) => void;
+  onSetUp: () => void;
 };
 
-export function SightNext({ bench, next, onTake, onPoint }: Props) {
+export function SightNext({ bench, next, onTake, onPoint, onSetUp }: Props) {
   const { prompt, stale } = next;
   const [over, setOver] = useState(false);
   // What it would gain is drawn while it is pointed at, also when another one takes its place.
@@ -45,6 +46,7 @@ export function SightNext({ bench, next, onTake, onPoint }: Props) {
               disabled={stale}
               onClick={() => onTake(prompt)}
               aria-keyshortcuts="Shift+N"
+              aria-label={`Take it: ${prompt.ask}`}
             >
               Take it <kbd>Shift N</kbd>
             </Button>
@@ -57,6 +59,11 @@ export function SightNext({ bench, next, onTake, onPoint }: Props) {
       <Enough study={bench.id} next={next} />
       {!prompt && !next.enough && (
         <p className={styles.because}>{next.data ? firstSteps(bench) : WORKING_OUT}</p>
+      )}
+      {!bench.unit && (
+        <Button type="primary" onClick={onSetUp}>
+          To the set-up
+        </Button>
       )}
     </section>
   );

@@ -9,10 +9,12 @@ type Props = {
   unit: string;
   /** What is asked for now: it stands here where there is no room for it beside. */
   asked: string | undefined;
+  /** It was asked for by an earlier version: it can't be taken any more. */
+  stale: boolean;
   onTake: () => void;
 };
 
-export function StickBar({ stick, unit, asked, onTake }: Props) {
+export function StickBar({ stick, unit, asked, stale, onTake }: Props) {
   const free = !stick.ends.tip.landmark && !stick.ends.end.landmark;
   const hint =
     stick.needsThumb && stick.thumb === 0
@@ -30,7 +32,7 @@ export function StickBar({ stick, unit, asked, onTake }: Props) {
       </p>
       <div>
         {asked && free && (
-          <Button type="primary" className={styles.take ?? ""} onClick={onTake}>
+          <Button type="primary" className={styles.take ?? ""} disabled={stale} onClick={onTake}>
             Take it
           </Button>
         )}
