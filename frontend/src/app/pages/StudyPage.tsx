@@ -4,6 +4,7 @@ import { Link, useParams, useSearchParams } from "react-router";
 import { ApiError } from "../../api/client";
 import type { Bench, Change } from "../../api/types";
 import { Coming } from "../../shared/Coming";
+import { NeedsFirst } from "../../shared/NeedsFirst";
 import { StaleDialog } from "../../shared/StaleDialog";
 import { StudyHeader } from "../../shared/StudyHeader";
 import { STAGES, type Stage } from "../../shared/stages";
@@ -74,6 +75,7 @@ export function StudyPage({ stage, bare, children }: Props) {
     <LiveContext.Provider value={live}>
       <StudyHeader study={study} bench={bench} stage={stage} />
       <UnsentBar study={study} bench={bench} />
+      <NeedsFirst bench={bench} />
       <main data-version={bench.version}>{children({ study, bench, make })}</main>
       <StaleDialog study={study} />
     </LiveContext.Provider>
