@@ -21,7 +21,8 @@ class ByTouch(SubjectCase):
         self.tap("text=Take up the stick")
         self.tap("text=Set the thumb to 1 can")
         self.tap("button:has-text('Across')")
-        self.page.get_by_role("button", name="To").first.tap()
+        pad = self.page.get_by_role("region", name="Take a reading")
+        pad.get_by_role("button", name="To").first.tap()
         x, y = self.dot("pot1_l")
         self.page.touchscreen.tap(x, y)
         self.page.wait_for_selector("[data-end=end][data-on=pot1_l]")
@@ -128,11 +129,9 @@ class InOrder(SubjectCase):
             self.page.wait_for_function(
                 "before => !document.body.innerText.includes(before)", arg=before
             )
-        self.page.focus("nav a:has-text('Draw')")
-        self.page.keyboard.press("Enter")
+        self.page.locator("nav a:has-text('Draw')").press("Enter")
         self.page.wait_for_selector("text=/^1 of \\d/")
-        self.page.focus("nav a:has-text('Frame')")
-        self.page.keyboard.press("Enter")
+        self.page.locator("nav a:has-text('Frame')").press("Enter")
         self.page.wait_for_selector("text=What is taken in")
 
 

@@ -14,7 +14,7 @@ export function Skip() {
         }
       }}
     >
-      To the room
+      Skip the head
     </button>
   );
 }

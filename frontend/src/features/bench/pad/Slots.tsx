@@ -1,5 +1,5 @@
 // Between which landmarks, and towards which side.
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { Bench } from "../../../api/types";
 import { Arrow } from "../../../shared/Arrow";
 import { ALONGS } from "./kinds";
@@ -13,6 +13,9 @@ type Props = { bench: Bench; pad: Pad; asked: readonly string[] };
 export function Slots({ bench, pad, asked }: Props) {
   const [listed, setListed] = useState(false);
   const leave = () => setListed(false);
+  // Tapped on the picture instead, the names have served.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what changes is when, not what
+  useEffect(() => setListed(false), [pad.state.slots]);
   const { state, kind } = pad;
   const named = new Map(bench.landmarks.map((each) => [each.id, each]));
   const matching = state.letters

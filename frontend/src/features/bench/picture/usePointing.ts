@@ -5,8 +5,8 @@ import { edgeAt } from "./edges";
 import type { Drawn, Picture } from "./usePicture";
 import type { Looking } from "./useView";
 
-/** How far off a landmark may be touched and still be meant, in pixels. */
-const FINGER = 34;
+/** How far off a landmark may be touched or pointed at and still be meant, in pixels. */
+const FINGER = { touch: 34, mouse: 26 };
 /** One standard deviation of a thumb, in pixels; and what the second nearest may cost more, in squares
  * of that, and still be meant once in a thousand. */
 const THUMB = 7;
@@ -30,14 +30,16 @@ export function usePointing({ picture, looking, onChoose, onEdge, onPlace }: Giv
   const between = useRef<Drawn[]>([]);
 
   /** Those within reach, the nearest first, with the squares of how far they are. */
-  const near = (at: Point) => {
+  const near = (event: React.PointerEvent<SVGSVGElement>) => {
+    const at = within(event);
+    const reach = event.pointerType === "touch" ? FINGER.touch : FINGER.mouse;
     const onSheet = at.x >= picture.layout.divide;
     return picture.drawn
       .flatMap((drawn) => {
         const there = onSheet ? drawn.mark : drawn.seen;
         return there ? [{ drawn, far: (there.x - at.x) ** 2 + (there.y - at.y) ** 2 }] : [];
       })
-      .filter((each) => each.far <= FINGER ** 2)
+      .filter((each) => each.far <= reach ** 2)
       .sort((a, b) => a.far - b.far);
   };
   const choose = (id: string) => {
@@ -53,7 +55,7 @@ export function usePointing({ picture, looking, onChoose, onEdge, onPlace }: Giv
     leave: () => setAsked([]),
     handlers: {
       onPointerMove: (event: React.PointerEvent<SVGSVGElement>) =>
-        setOver(looking.move(event) ? null : (near(within(event))[0]?.drawn.landmark.id ?? null)),
+        setOver(looking.move(event) ? null : (near(event)[0]?.drawn.landmark.id ?? null)),
       onPointerLeave: (event: React.PointerEvent) => {
         setOver(null);
         looking.away(event);
@@ -73,7 +75,7 @@ export function usePointing({ picture, looking, onChoose, onEdge, onPlace }: Giv
           return;
         }
         const at = within(event);
-        const found = near(at);
+        const found = near(event);
         const [first] = found;
         const edge = !first && onEdge ? edgeAt(picture, at) : null;
         if (edge) {
