@@ -1674,14 +1674,10 @@ export interface components {
             outside: string[];
             /** Said Size */
             said_size: string;
-            /** Said Surest */
-            said_surest: string | null;
             /** Said Unit */
             said_unit: string | null;
             /** Sight Size Mm */
             sight_size_mm: number | null;
-            /** Surest Mm */
-            surest_mm: number | null;
             /** Unit Chosen */
             unit_chosen: boolean;
             /** Unit Mm */

@@ -185,12 +185,19 @@ class BrowserCase(unittest.TestCase):
 
     def study_id(self, title: str) -> int:
         """A fresh study of that demonstration, this test's own."""
-        address = self.server.address + "/api/v1/studies/import"
-        request = urllib.request.Request(
-            address, demonstration(title), {"Content-Type": "application/json"}, method="POST"
-        )
+        return self.posted("import", demonstration(title))
+
+    def posted(self, way: str, document: bytes) -> int:
+        """The study that this makes, taken `import`ed or begun `from-scene`."""
+        address = f"{self.server.address}/api/v1/studies/{way}"
+        request = urllib.request.Request(address, document, {"Content-Type": "application/json"})
         with urllib.request.urlopen(request) as answer:
             return int(json.load(answer)["id"])
+
+    def bench_of(self, study: int | str) -> Any:
+        """What the bench is told of a study."""
+        with urllib.request.urlopen(f"{self.server.address}/api/v1/studies/{study}") as answer:
+            return json.load(answer)
 
     def version(self) -> int:
         return int(self.page.get_attribute("[data-version]", "data-version") or 0)

@@ -20,16 +20,6 @@ class Enough(BrowserCase):
     demo = False
     own_server = True
 
-    def begin(self, scene):
-        request = urllib.request.Request(
-            self.server.address + "/api/v1/studies/from-scene",
-            json.dumps({"scene": scene}).encode(),
-            {"Content-Type": "application/json"},
-            method="POST",
-        )
-        with urllib.request.urlopen(request) as answer:
-            return json.load(answer)["id"]
-
     def test_scenes_come_to_enough_by_their_suggestions_with_the_stick(self):
         """Every shipped one in the campaign; here the tea chest, which once could not be begun: its
         first suggestion was a width between two that stand plumb, and the prompt stayed."""
@@ -39,7 +29,7 @@ class Enough(BrowserCase):
                 self.walk(scene)
 
     def walk(self, scene):
-        number = self.begin(scene)
+        number = self.posted("from-scene", json.dumps({"scene": scene}).encode())
         self.open(f"/studies/{number}", "text=Sight next")
         self.page.keyboard.press("Shift+T")
         self.page.keyboard.press("Shift+U")
@@ -76,8 +66,7 @@ class WithoutAUnit(BrowserCase):
         self.page.get_by_role("button", name="Begin as it is").click()
         self.page.wait_for_selector("[data-version]")
         number = self.page.url.rsplit("/", 1)[1].split("?")[0]
-        with urllib.request.urlopen(f"{self.server.address}/api/v1/studies/{number}") as answer:
-            bench = json.load(answer)
+        bench = self.bench_of(number)
         self.assertEqual((bench["unit"]["start"], bench["unit"]["end"]), ("crown", "foot"))
         self.assertIn("Crown to Foot, the longest upright", bench["note"])
 
@@ -87,13 +76,7 @@ class WithoutAUnit(BrowserCase):
             "landmarks": [{"id": n, "name": n, "tier": 1, "rough": [0.5, y]}
                           for n, y in (("a", 0.1), ("b", 0.6))],
         }  # fmt: skip
-        request = urllib.request.Request(
-            self.server.address + "/api/v1/studies/import",
-            json.dumps(draft).encode(),
-            {"Content-Type": "application/json"},
-        )
-        with urllib.request.urlopen(request) as answer:
-            number = json.load(answer)["id"]
+        number = self.posted("import", json.dumps(draft).encode())
         for room in ("sheet", "draw", "check"):
             self.open(f"/studies/{number}/{room}", "text=choose the unit first")
         self.page.get_by_role("link", name="To the set-up").click()
@@ -110,10 +93,7 @@ class Several(BrowserCase):
         self.open(f"/studies/{self.number}", "text=Sight next")
 
     def bench(self):
-        with urllib.request.urlopen(
-            f"{self.server.address}/api/v1/studies/{self.number}"
-        ) as answer:
-            return json.load(answer)
+        return self.bench_of(self.number)
 
     def letters(self, name):
         told = {each["id"]: each["letters"] for each in self.bench()["landmarks"]}
@@ -226,9 +206,8 @@ class LookedAt(BrowserCase):
         self.open(f"/studies/{number}/draw?view=School", "text=What goes wrong")
 
         def size():
-            with urllib.request.urlopen(f"{self.server.address}/api/v1/studies/{number}") as answer:
-                bench = json.load(answer)
-                return bench["method"], bench["sheet"]["unit_mm"]
+            bench = self.bench_of(number)
+            return bench["method"], bench["sheet"]["unit_mm"]
 
         def choose(key):
             """The school after the one that is shown, or before it."""

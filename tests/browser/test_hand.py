@@ -378,13 +378,7 @@ class PlacedLater(HandCase):
             ],
             "unit": {"from": "crown", "to": "chin", "along": "plumb", "name": "head"},
         }  # fmt: skip
-        request = urllib.request.Request(
-            self.server.address + "/api/v1/studies/import",
-            json.dumps(draft).encode(),
-            {"Content-Type": "application/json"},
-        )
-        with urllib.request.urlopen(request) as answer:
-            study = json.load(answer)["id"]
+        study = self.posted("import", json.dumps(draft).encode())
         self.open(f"/studies/{study}?side=Set-up", "text=Landmarks")
         version = self.version()
         self.page.get_by_label("New landmark").fill("Elbow")

@@ -3,7 +3,6 @@
 import json
 import random
 import unittest
-import urllib.request
 from contextlib import suppress
 from typing import ClassVar
 
@@ -35,14 +34,7 @@ class Phone(BrowserCase):
 
     def setUp(self):
         super().setUp()
-        request = urllib.request.Request(
-            self.server.address + "/api/v1/studies/from-scene",
-            json.dumps({"scene": "wooden_mask"}).encode(),
-            {"Content-Type": "application/json"},
-            method="POST",
-        )
-        with urllib.request.urlopen(request) as answer:
-            self.number = int(json.load(answer)["id"])
+        self.number = self.posted("from-scene", json.dumps({"scene": "wooden_mask"}).encode())
         self.open(f"/studies/{self.number}", "text=Sight next")
 
     def keep(self):

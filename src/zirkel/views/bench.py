@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import numpy as np
-
 from zirkel.core.network.checks import unchecked
 from zirkel.core.network.solve import Solution, Take
 from zirkel.core.sheet.plan import Mark
@@ -173,10 +171,7 @@ def _unit(study: Study) -> BenchUnit | None:
 
 def _sheet(worked: Worked) -> BenchSheet:
     study, plan, words = worked.study, worked.plan, worked.words
-    sure = [mark.slack.longer for mark in plan.marks.values() if mark.slack]
-    sure = [each for each in sure if each > 0]
     margin = study.sheet.margin
-    surest = float(np.median(sure)) if sure else None
     return BenchSheet(
         width_mm=study.sheet.width_mm,
         height_mm=study.sheet.height_mm,
@@ -190,10 +185,8 @@ def _sheet(worked: Worked) -> BenchSheet:
         fill=min(plan.fill, 99.0),
         orientation=plan.orientation,
         outside=list(plan.outside),
-        surest_mm=surest,
         said_size=words.size(study.sheet.width_mm, study.sheet.height_mm),
         said_unit=words.length(plan.unit_mm) if plan.unit_mm else None,
-        said_surest=None if surest is None else words.within(surest),
         sight_size_mm=study.sight_size_mm,
         off_sight_size=worked.off_sight_size,
     )

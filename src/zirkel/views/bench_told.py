@@ -127,11 +127,8 @@ class BenchSheet(BaseModel):
     fill: float
     orientation: str
     outside: list[str]
-    surest_mm: float | None
     said_size: str
     said_unit: str | None
-    said_surest: str | None
-    """Median slack of the held landmarks."""
     sight_size_mm: float | None
     off_sight_size: str | None
 

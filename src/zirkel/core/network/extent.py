@@ -27,9 +27,10 @@ def nowhere(adjusted: Adjustment) -> Flags:
     return found & (spread > 0.0)
 
 
-def likely_places(adjusted: Adjustment) -> Array:
-    """(n, 2) places, of what is nowhere those on the thumbnail."""
-    away = nowhere(adjusted)
+def likely_places(adjusted: Adjustment, away: Flags | None = None) -> Array:
+    """(n, 2) places, of what is nowhere (`away`, if that is known already) those on the
+    thumbnail."""
+    away = nowhere(adjusted) if away is None else away
     if not away.any():
         return adjusted.places
     return np.where(away[:, None], adjusted.network.start, adjusted.places)

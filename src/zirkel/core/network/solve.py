@@ -145,8 +145,8 @@ def _places(adjusted: Adjustment, directions: list[str | float | None]) -> dict[
     places = adjusted.places.tolist()
     sds = np.sqrt(np.maximum(covariance[:, (0, 1), (0, 1)], 0.0)).tolist()
     shared = covariance[:, 0, 1].tolist()
-    away = nowhere(adjusted).tolist()
-    likely = likely_places(adjusted).tolist()
+    away = nowhere(adjusted)
+    likely = likely_places(adjusted, away).tolist()
     made = {}
     for i, name in enumerate(adjusted.network.ids):
         x, y = places[i]
@@ -163,7 +163,7 @@ def _places(adjusted: Adjustment, directions: list[str | float | None]) -> dict[
             corr=min(1.0, max(-1.0, corr)) if both else None,
             held_x=likely[i][0],
             held_y=likely[i][1],
-            nowhere=away[i],
+            nowhere=bool(away[i]),
         )
     return made
 

@@ -7,6 +7,7 @@ a tilt that is nearly level hold a landmark to metres; that is a number, and no 
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
 
 import numpy as np
@@ -14,7 +15,7 @@ import numpy as np
 from zirkel.core.network.adjust import place_covariance
 from zirkel.core.network.extent import sides
 from zirkel.core.network.looks import proof
-from zirkel.core.network.solve import Solution, slide_direction
+from zirkel.core.network.solve import Solution
 
 PROVEN = 0.25
 """Redundancy of a landmark's best-checked reading from which a mistake there would be noticed."""
@@ -39,7 +40,7 @@ def sliding(solution: Solution) -> dict[str, str | float]:
         if name in found or values[i, 0] > most:
             found[name] = "both"
         else:
-            found[name] = _named(slide_direction(np.outer(vectors[i, :, 1], vectors[i, :, 1])))
+            found[name] = _called(*vectors[i, :, 1])
     return found
 
 
@@ -49,10 +50,9 @@ def height_of_the_whole(solution: Solution) -> float:
     return max(float(height), 0.5 * float(width))
 
 
-def _named(direction: str | float | None) -> str | float:
+def _called(dx: float, dy: float) -> str | float:
     """A direction of sliding, level or plumb where it is nearly that."""
-    if direction is None or isinstance(direction, str):
-        return direction or "both"
+    direction = math.degrees(math.atan2(dx, -dy)) % 180.0
     if min(direction, 180.0 - direction) < ALONG_DEG:
         return "plumb"
     return "level" if abs(direction - 90.0) < ALONG_DEG else direction

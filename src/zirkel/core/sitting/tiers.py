@@ -82,7 +82,8 @@ def tiers(
         np.maximum(np.trace(covariance, axis1=1, axis2=2), 0.0) / 2.0
     )
     within = ENOUGH * height_of_the_whole(solution) if enough is None else enough
-    open_ = [each for each in net.sightings if each.id in set(unchecked(solution.adjusted))]
+    unproved = set(unchecked(solution.adjusted))
+    open_ = [each for each in net.sightings if each.id in unproved]
     of = {each.id: each.tier for each in net.study.landmarks}
     made = []
     for tier in (1, 2, 3):
