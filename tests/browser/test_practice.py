@@ -9,6 +9,7 @@ from typing import ClassVar
 from playwright.sync_api import expect
 
 from tests.browser.case import BrowserCase
+from tests.browser.test_sizes import OVERLAPS
 from tests.web.test_practice import record_file
 from zirkel.core.practice.exercises import EXERCISES
 from zirkel.scenes import shipped_scenes
@@ -102,6 +103,22 @@ class Killed(PracticeCase):
         self.page.reload()
         self.page.wait_for_selector("[data-done='3']")
         self.assertEqual(self.line("third")["trials"], 4)
+
+    def test_the_numbers_of_landmarks_close_together_stand_apart(self):
+        """Four within a thumb's breadth, on the smallest board."""
+        self.page.set_viewport_size({"width": 844, "height": 390})
+
+        def drawn_together(route):
+            posed = route.fetch().json()
+            dots = [each for each in posed["pieces"] if each["sort"] == "dot"]
+            for k in range(1, 4):
+                dots[k]["spots"] = [[x + 0.004 * k, y + 0.004 * k] for x, y in dots[0]["spots"]]
+            route.fulfill(json=posed)
+
+        self.page.route("**/practice/pose", drawn_together)
+        self.drill("block_in", 1)
+        expect(self.page.locator("[data-board] text")).to_have_count(12)
+        self.assertEqual(self.page.evaluate(OVERLAPS), [])
 
     def test_twelve_landmarks_are_blocked_in_scored_and_diagnosed(self):
         self.drill("block_in", 1)

@@ -3,6 +3,7 @@ import { useRef } from "react";
 import type { Judged, Posed, PosedPiece } from "../../api/types";
 import type { Point } from "../../geometry/scale";
 import { besidePoints } from "../../geometry/words";
+import { PlacedWords } from "../../shared/PlacedWords";
 import { useSize } from "../../shared/useSize";
 import styles from "./Board.module.css";
 import { type Answer, RULER, WAYS } from "./ways";
@@ -144,13 +145,12 @@ function Names({ pieces, size, tall }: { pieces: PosedPiece[]; size: number; tal
     { left: 2, right: size - 2, top: 2, bottom: size * tall - 2 },
     LETTER,
   );
-  return placed.map((each) => (
-    <g key={each.id} className={styles[dots[Number(each.id)]?.look ?? "plain"]}>
-      <text x={each.x} y={each.y} textAnchor={each.anchor}>
-        {each.text}
-      </text>
-    </g>
-  ));
+  return (
+    <PlacedWords
+      words={placed}
+      className={(each) => styles[dots[Number(each.id)]?.look ?? "plain"]}
+    />
+  );
 }
 
 function Piece({ piece, size }: { piece: PosedPiece; size: number }) {

@@ -1,7 +1,8 @@
 // Words on both sides of the picture: names, thinned where they would collide, and values in doubt.
 
 import { useMemo } from "react";
-import { type Label, leadEnd, placed, type Strain } from "./labels";
+import { leadEnd } from "../../../geometry/words";
+import { type Label, placed, type Strain } from "./labels";
 import styles from "./Names.module.css";
 import type { Picture } from "./usePicture";
 

@@ -3,19 +3,14 @@
 // its mark is led out to where there is some.
 import { type Box, goesThrough, overlap } from "../../../geometry/boxes";
 import type { Point } from "../../../geometry/scale";
-import { type Anchor, beside, wordBox } from "../../../geometry/words";
+import { beside, leadEnd, ledOut, type Spot, wordBox } from "../../../geometry/words";
 import { LOW } from "./layout";
 import type { Drawn, Picture } from "./usePicture";
 
-export type Label = {
+export type Label = Spot & {
   key: string;
   text: string;
-  x: number;
-  y: number;
-  anchor: Anchor;
   look: "lit" | "landmark" | "shape" | "strain";
-  /** The mark from which it is led out; none where it stands beside it. */
-  from?: Point;
 };
 
 /** A reading in doubt: its two ends on the sheet, and what it says. */
@@ -37,9 +32,6 @@ const NEAR = 1.6;
 const LETTER = { lit: 7.6, landmark: 6.7, shape: 7, strain: 8 };
 const LINE = 14;
 const AWAY = 8;
-/** How far, in pixels, a name is led out, and into how many directions. */
-const LED = [28, 46, 70, 100];
-const DIRECTIONS = 12;
 /** Shares of a strained line at which its value may stand, the best first. */
 const ALONG = [0.5, 0.38, 0.62, 0.26, 0.74];
 
@@ -152,7 +144,8 @@ function named(room: Room, side: Side, each: Drawn, at: Point, lit: boolean, all
   const look = lit ? "lit" : "landmark";
   const key = `${id} ${side.name}`;
   const text = `${name} · ${letters}`;
-  const full = [...around(at, key, text, look), ...led(at, key, text, look)];
+  const spots = [...beside(at, AWAY), ...ledOut(at)];
+  const full: Label[] = spots.map((spot) => ({ key, text, look, ...spot }));
   if (room.putOneOf(full, false) || room.putOneOf(around(at, key, name, look), false)) {
     return;
   }
@@ -199,25 +192,6 @@ function shapes(picture: Picture, side: Side): Label[][] {
 
 function around(at: Point, key: string, text: string, look: "lit" | "landmark"): Label[] {
   return beside(at, AWAY).map((way) => ({ key, text, look, ...way }));
-}
-
-/** Further out, with a line back to the mark: the nearest first, the sides before up and down. */
-function led(at: Point, key: string, text: string, look: "lit" | "landmark"): Label[] {
-  return LED.flatMap((far) =>
-    Array.from({ length: DIRECTIONS }, (_, i) => {
-      // From the right by turns upwards and downwards, until the left is reached.
-      const turn = (Math.PI * (i % 2 ? i + 1 : -i)) / DIRECTIONS;
-      const [x, y] = [at.x + far * Math.cos(turn), at.y + far * Math.sin(turn)];
-      const anchor = x >= at.x ? ("start" as const) : ("end" as const);
-      return { key, text, x, y: y + 5, anchor, look, from: at };
-    }),
-  );
-}
-
-/** Where the lead of a label ends: at the middle of the side of its word that is next to the mark. */
-export function leadEnd(label: Label): Point {
-  const gap = label.anchor === "start" ? -3 : 3;
-  return { x: label.x + gap, y: label.y - 5 };
 }
 
 function boxOf(label: Label): Box {
