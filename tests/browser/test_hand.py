@@ -2,6 +2,7 @@
 the picture looked at closely."""
 
 import json
+import re
 import threading
 import unittest
 import urllib.request
@@ -10,10 +11,11 @@ from typing import ClassVar
 
 from playwright.sync_api import expect
 
-from tests.browser.case import BrowserCase
+from tests.browser.case import ROOT, BrowserCase
 
 MASK = "Wooden mask on a peg"
 BENCH = "Potting bench, morning light"
+KEYS = (ROOT / "docs" / "keys.md").read_text()
 
 
 class HandCase(BrowserCase):
@@ -62,30 +64,25 @@ class HandCase(BrowserCase):
 
 
 class Entering(HandCase):
-    def test_each_kind_takes_eight_keys_or_fewer(self):
-        """Letters of two landmarks, or one key for a pair known already; kind, value, Enter."""
-        cheeks = list(self.letters["cheek_l"] + self.letters["cheek_r"])
-        brow = list(self.letters["brow_top"])
-        for keys, said in (
-            ([*cheeks, "a", "3", "q"], "3 1/4"),
-            ([*cheeks, "u", "4", "x"], "4 1/8"),
-            ([*cheeks, "s", "3", "h"], "3 1/2"),
-            ([*cheeks, "t", "2"], "2:00"),
-            ([*brow, *cheeks[:2], "2", "3", "0"], "2:30"),
-            ([*cheeks, "p", "0"], "plumb"),
-            ([*cheeks, "l", "0"], "level"),
-            ([".", "d", *brow, "h"], "1/2"),
-            ([",", "m", *cheeks, "2"], "2 times"),
-            ([".", "e", *brow, *cheeks[:2]], ""),
-            ([*cheeks, "o"], "lower"),
-            ([*cheeks, "i"], "right"),
-        ):
-            with self.subTest("".join(keys)):
-                version = self.version()
-                self.keys("Escape", *keys, "Enter")
-                self.assertLessEqual(len(keys) + 1, 8)
-                self.wait_for_version(version + 1)
+    def test_each_line_of_the_documented_keys(self):
+        """Every kind in eight keys or fewer, as the document says."""
+        lines = re.findall(r"^\| ([^|]+) \| `([^`]+)` \| (\d+) \| (.+) \|$", KEYS, re.MULTILINE)
+        self.assertEqual(len(lines), 16)
+        last = iter(("c h", "l h", "i l"))
+        for kind, pressed, count, said in lines:
+            with self.subTest(kind):
+                keys = pressed.split()
+                self.assertEqual(len(keys), int(count))
+                self.assertLessEqual(len(keys), 8)
+                if "." in keys:
+                    self.kept([*next(last).split(), "s", "3", "Enter"])
+                self.kept(keys)
                 self.assertIn(said, self.newest()["said"])
+
+    def kept(self, keys):
+        version = self.version()
+        self.keys("Escape", *keys)
+        self.wait_for_version(version + 1)
 
     def test_what_no_longer_agrees_is_told_aloud_once(self):
         """A reading far off the others: a live region says which, and nothing before."""
@@ -222,7 +219,7 @@ class Entering(HandCase):
         self.page.wait_for_selector("text=Marks, words and keys", state="hidden")
         self.pair("brow_top", "chin")
         self.assertIn("?", self.readout())
-        self.page.wait_for_selector("section >> text=tap, or type its letters")
+        self.page.wait_for_selector("section >> text=tap, or type its letter")
 
 
 class LookingClosely(HandCase):
@@ -315,7 +312,7 @@ class LookingClosely(HandCase):
             ".getBoundingClientRect().x - from - 57) < 8",
             arg=dot["x"],
         )
-        self.page.wait_for_selector("section >> text=tap, or type its letters")
+        self.page.wait_for_selector("section >> text=tap, or type its letter")
 
 
 class Corrected(BrowserCase):

@@ -1,48 +1,59 @@
-"""Short letters to type for each landmark, from the first letters of its name.
+"""Short letters to type for each landmark, from the letters of its name.
 
-None is the beginning of another's, so that the last letter of each settles it; and each can be
-typed on any keyboard: plain letters only.
+One each while the alphabet lasts, then the seldom letters are the beginnings of two. None is the
+beginning of another's, so that the last letter of each settles it; and each can be typed on any
+keyboard: plain letters only.
 """
 
 from __future__ import annotations
 
 import re
 import unicodedata
-from collections import Counter
-from collections.abc import Iterator, Mapping
-from itertools import product
+from collections.abc import Mapping
 from string import ascii_lowercase
 
-FEW = 20
-"""Landmarks with one first letter that two letters each are enough for."""
+SELDOM_FIRST = "zxqjkvywugfpobmihdnlrcsate"
+"""Letters in the order in which they become beginnings, so that names keep their own."""
 
 LITTLE = ("of", "the", "a", "and")
 
 
 def short_letters(names: Mapping[str, str]) -> dict[str, str]:
-    """For each id letters that no other has: "Can, top of rim" is ct, the next one like it co."""
-    words = {name: _words(said) for name, said in names.items()}
-    alike = Counter(each[0][0] for each in words.values())
-    taken: set[str] = set()
+    """For each id letters that no other has: "Can, top of rim" is c, a second can's top is t.
+    Who comes first in `names` has the shorter letters, and the first choice."""
+    free = _codes(len(names))
     found = {}
-    for name, said in words.items():
-        length = 2
-        while FEW * len(ascii_lowercase) ** (length - 2) < alike[said[0][0]]:
-            length += 1
-        found[name] = next(each for each in _ways(said, length) if each not in taken)
-        taken.add(found[name])
+    for name, said in names.items():
+        beginning = next(iter(free))
+        last = next(each for each in _wanted(said) if each in free[beginning])
+        found[name] = beginning + last
+        free[beginning].remove(last)
+        if not free[beginning]:
+            del free[beginning]
     return found
 
 
-def _words(said: str) -> list[str]:
+def _codes(count: int) -> dict[str, set[str]]:
+    """At least so many codes, none the beginning of another: by all but their last letter the set
+    of last letters, the shorter ones first."""
+    codes = {"": set(ascii_lowercase)}
+    beginnings = [""]
+    missing = count - len(ascii_lowercase)
+    while missing > 0:
+        shorter = beginnings.pop(0)
+        for letter in SELDOM_FIRST:
+            if missing <= 0:
+                break
+            codes[shorter].remove(letter)
+            codes[shorter + letter] = set(ascii_lowercase)
+            beginnings.append(shorter + letter)
+            missing -= len(ascii_lowercase) - 1
+    return {beginning: letters for beginning, letters in codes.items() if letters}
+
+
+def _wanted(said: str) -> list[str]:
+    """All letters, the most telling for this name first: its first words' before others'."""
     plain = unicodedata.normalize("NFKD", said.lower()).encode("ascii", "ignore").decode()
-    return re.findall(r"[a-z]+", plain) or ["x"]
-
-
-def _ways(words: list[str], length: int) -> Iterator[str]:
-    """Letters of that length, the most telling first; all begin as the name does."""
-    first = words[0][0]
-    initials = "".join(word[0] for word in words[1:] if word not in LITTLE)
-    rest = [*initials, *words[0][1:], *"".join(words[1:]), *ascii_lowercase]
-    for more in product(dict.fromkeys(rest), repeat=length - 1):
-        yield first + "".join(more)
+    words = re.findall(r"[a-z]+", plain)
+    initials = "".join(word[0] for word in words if word not in LITTLE)
+    return list(dict.fromkeys([*initials, *"".join(words), *ascii_lowercase]))

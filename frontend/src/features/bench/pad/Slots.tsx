@@ -48,7 +48,7 @@ export function Slots({ bench, pad, asked }: Props) {
                 : (chosen?.name ??
                   (active && state.nobody
                     ? `nothing begins with “${state.nobody}”`
-                    : "tap, or type its letters"))}
+                    : "tap, or type its letter"))}
             </span>
             {chosen && <kbd>{chosen.letters}</kbd>}
           </button>

@@ -5,7 +5,7 @@ import type { Pad } from "./usePad";
 import { withEighths } from "./ValueKeys";
 
 export const padShortcuts = (kinds: PadKinds): readonly Shortcut[] => [
-  { keys: "a – z", does: "Landmark by its letters; Space settles on one that is whole" },
+  { keys: "a – z", does: "Landmark by its letter, or two where there are many" },
   ...kinds.kinds.map((each) => ({
     keys: each.letter,
     does: `${each.label}, once the landmarks are set`,
@@ -56,7 +56,7 @@ export function padKey(pad: Pad, event: KeyboardEvent, keep: () => void): boolea
   if (/^[a-z]$/i.test(key)) {
     return letter(pad, key.toLowerCase());
   }
-  if ((key === "." || key === ",") && state.slots.every((each) => each === null)) {
+  if ((key === "." || key === ",") && !pad.filled && !state.value) {
     pad.putPair(key === "." ? pad.lastPair : pad.unitPair);
     return true;
   }

@@ -113,21 +113,19 @@ export function usePad(bench: Bench, kinds: PadKinds) {
     [kinds, setState],
   );
 
-  /** Two landmarks at once, while none is chosen: those of the last reading, or the unit's. */
+  /** Two landmarks at once into the next two empty slots: those of the last reading, or the unit's. */
   const putPair = useCallback(
     (pair: readonly (string | null | undefined)[]) => {
       const [from, to] = pair;
-      if (from && to) {
-        const slots = [from, to];
-        setState((old) => ({
-          ...old,
-          slots,
-          active: 1,
-          letters: "",
-          nobody: null,
-          borrowed: true,
-        }));
-      }
+      setState((old) => {
+        const open = old.slots.indexOf(null);
+        if (!from || !to || open < 0 || old.slots[open + 1] !== null) {
+          return old;
+        }
+        const slots = old.slots.map((each, i) => (i === open ? from : i === open + 1 ? to : each));
+        const active = Math.max(slots.indexOf(null), open + 1);
+        return { ...old, slots, active, letters: "", nobody: null, borrowed: open === 0 };
+      });
     },
     [setState],
   );
