@@ -52,7 +52,8 @@ unit: wheel
 # Statistics over many seeds, long searches, attacks: before an issue is closed.
 campaign: $(STATE)/check $(PAGES)
 	sh scripts/ensure-chromium.sh
-	ZIRKEL_CAMPAIGN=1 $(BIN)/python -m tests tests.core tests.pictures tests.store tests.web
+	ZIRKEL_CAMPAIGN=1 $(BIN)/python -m tests tests.core tests.pictures tests.store tests.web \
+		tests.browser.test_enough
 	$(BIN)/python -m bench beginners checking sure campaign fuzz
 
 types: $(STATE)/check $(STATE)/typegen

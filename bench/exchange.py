@@ -1,10 +1,10 @@
 """How near the order of `zirkel next` comes to the best there is: an exchange optimum beside it.
 
 For a number of readings, whole designs are compared by what they leave of the variance of the
-places by tier (4, 2, 1), at the true places, each reading at its default sigma and each once. The
-exchange takes one reading out and puts the best of all others in, over and over, until no exchange
-helps any more, from the design of `next` and from two at random; the best of the three is the
-optimum (after V. V. Fedorov 1972, *Theory of optimal experiments*).
+places by tier (4, 2, 1), at the true places, each reading at its default sigma and each once, all
+in one take. The exchange takes one reading out and puts the best of all others in, over and over,
+until no exchange helps any more, from the design of `next` and from two at random; the best of the
+three is the optimum (after V. V. Fedorov 1972, *Theory of optimal experiments*).
 """
 
 from __future__ import annotations
@@ -25,7 +25,7 @@ from zirkel.core.network.candidates import (
     with_reading,
 )
 from zirkel.core.network.search import adjust
-from zirkel.core.network.what_next import what_next
+from zirkel.core.network.what_next import in_the_take_at_hand, what_next
 from zirkel.core.simulation.artist import _as_sighting
 from zirkel.core.simulation.observer import observe
 from zirkel.core.study import Landmark, Study
@@ -65,9 +65,11 @@ class Designs:
 
     def __init__(self, study: Study, read: Study) -> None:
         self.adjusted = adjust(study)
-        self.candidates: Candidates = all_candidates(adjust(read), again=True)
-        self.prior = prior_cofactor(self.adjusted)
-        self.weights = coordinate_weights(self.adjusted)
+        # One take for all, whose drift is not known either: lengths of it err together.
+        self.prior, take = in_the_take_at_hand(self.adjusted, prior_cofactor(self.adjusted))
+        self.candidates: Candidates = all_candidates(adjust(read), again=True).in_take(take)
+        weights = coordinate_weights(self.adjusted)
+        self.weights = np.append(weights, np.zeros(len(self.prior) - len(weights)))
         names = self.adjusted.network.ids
         self.number = {
             (*self.candidates.sorts[sort], frozenset((names[i], names[j]))): k

@@ -6,6 +6,7 @@ import unittest
 import urllib.request
 from collections import Counter
 
+import numpy as np
 from playwright.sync_api import expect
 
 from tests import times
@@ -51,6 +52,73 @@ class Enough(BrowserCase):
         expect(ask).not_to_contain_text("Large shapes stand")
         self.page.reload()
         expect(ask).not_to_contain_text("Large shapes stand")
+
+
+class OfAKit(BrowserCase):
+    """No picture to lay a stick on: what is asked is read off a real subject, and typed."""
+
+    demo = False
+    own_server = True
+
+    def test_kits_come_to_enough_by_their_suggestions_typed(self):
+        for name in ("Head, from the front", "Figure, standing", "House")[: times(1)]:
+            with self.subTest(name):
+                self.walk(name)
+
+    def walk(self, name):
+        self.open("/new", "[data-kits] button")
+        self.page.get_by_role("button", name=name).click()
+        self.page.get_by_role("button", name="Begin as it is").click()
+        self.page.wait_for_selector("[data-version='1']")
+        self.number = int(self.page.url.rsplit("/", 1)[1].split("?")[0])
+        study = self.asked("/file")
+        # The subject: the kit's own proportions, each landmark a little elsewhere.
+        rng = np.random.default_rng(5)
+        truth = {
+            each["id"]: np.array(each["rough"]) + rng.normal(0.0, 0.05, 2)
+            for each in study["landmarks"]
+        }
+        unit = float(np.hypot(*(truth[study["unit"]["to"]] - truth[study["unit"]["from"]])))
+        truth = {name: place / unit for name, place in truth.items()}
+        asked = Counter()
+        while not self.page.locator("[data-enough]").count():
+            version = self.version()
+            prompt = self.taken_up()
+            asked[json.dumps(prompt, sort_keys=True)] += 1
+            self.assertLessEqual(asked.most_common(1)[0][1], 2, asked.most_common(1))
+            self.assertLess(asked.total(), MOST_READINGS)
+            self.read(prompt, truth, rng)
+            self.wait_for_version(version + 1)
+            self.page.wait_for_selector("[data-stale=false]")
+        expect(self.page.locator("[data-enough='1']")).to_contain_text("Large shapes stand")
+
+    def asked(self, path):
+        with urllib.request.urlopen(
+            f"{self.server.address}/api/v1/studies/{self.number}{path}"
+        ) as answer:
+            return json.load(answer)
+
+    def taken_up(self):
+        """The first suggestion, on the pad."""
+        prompts = self.asked(f"/prompts?version={self.version()}")
+        self.take_it()
+        return (prompts["sightings"] + prompts["checks"])[0]
+
+    def read(self, prompt, truth, rng):
+        """What is asked, read with an ordinary hand and typed."""
+        kind, start, end = prompt["kind"], prompt["start"], prompt["end"]
+        across, down = truth[end] - truth[start]
+        along = down if prompt["along"] == "plumb" or kind == "level" else across
+        if kind == "tilt":
+            hours = np.degrees(np.arctan2(across, -down)) % 360 / 30
+            self.page.keyboard.type(f"{np.floor(hours * 12 + rng.normal(0, 1)) * 2.5 % 360:.1f}°")
+        else:
+            length = np.hypot(across, down) if prompt["along"] == "straight" else abs(along)
+            self.page.keyboard.type(f"{max(length + rng.normal(0, 0.02), 0.02):.2f}")
+        if kind in ("drop", "level") or prompt["along"] in ("plumb", "level"):
+            ways = ("ArrowDown", "ArrowUp") if along is down else ("ArrowRight", "ArrowLeft")
+            self.page.keyboard.press(ways[int(along < 0)])
+        self.page.keyboard.press("Enter")
 
 
 class WithoutAUnit(BrowserCase):
@@ -143,6 +211,24 @@ class Several(BrowserCase):
         self.wait_for_version(version + 1)
         kept = [each["entry"] for each in self.bench()["readings"][-2:]]
         self.assertEqual([each["units"] for each in kept], [1.5, 2.125])
+
+    def test_with_the_stick_each_reading_is_laid_to_the_others(self):
+        version = self.version()
+        for each in ("Shift+T", "Shift+U", "Escape", "Shift+M"):
+            self.page.keyboard.press(each)
+        self.page.get_by_role("button", name="Across", exact=True).click()
+        self.letters("can_rim_l")
+        for name in ("pot1_l", "pot1_r"):
+            self.letters(name)
+            self.page.keyboard.press("Shift+R")
+            self.page.wait_for_selector("[data-stick] >> text=Enter keeps it")
+            self.page.keyboard.press("Enter")
+        expect(self.rows()).to_have_count(2)
+        self.page.keyboard.press("Enter")
+        self.wait_for_version(version + 1)
+        kept = [each["entry"] for each in self.bench()["readings"][-2:]]
+        self.assertEqual([each["to"] for each in kept], ["pot1_l", "pot1_r"])
+        self.assertTrue(all(each["units"] > 0.5 for each in kept))
 
     def test_the_line_that_tells_most_is_offered_and_hung(self):
         offer = self.page.get_by_role("region", name="Many in one glance")
