@@ -56,7 +56,8 @@ class Walk(SubjectCase):
         taken = {name: self.walk(name) for name in names[: times(3)]}
         for name, count in taken.items():
             landmarks = len(shipped_scenes()[name].landmarks)
-            self.assertLessEqual(count, 3.5 * landmarks, name)
+            # The large shapes are made sure and checked before the small ones are begun.
+            self.assertLessEqual(count, 4.5 * landmarks, name)
 
 
 if __name__ == "__main__":

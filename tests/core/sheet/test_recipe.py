@@ -63,7 +63,8 @@ class Following(unittest.TestCase):
             self.assertLess(np.hypot(*(lies[each.landmark] - each.place)), 1.2, each)
             off = np.hypot(*np.subtract(each.place, marks[each.landmark]))
             self.assertAlmostEqual(off, each.off_mm, delta=0.6)
-            self.assertLess(off, 10.0, each)
+            # What can't be placed surely, as by two tilts that hardly cross, says so.
+            self.assertLess(off, max(10.0, each.sd_mm), each)
 
     def test_every_move_starts_from_what_is_placed_already_and_no_chain_is_long(self):
         marks, tiers = some_marks(3, 30)
