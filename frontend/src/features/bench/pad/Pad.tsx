@@ -35,7 +35,7 @@ export function Pad({ bench, pad, asked, message, busy, onKeep, eye, onKeepSeen 
   return (
     <section className={styles.pad} aria-label="Take a reading">
       <Slots bench={bench} pad={pad} asked={asked} />
-      <div className={styles.middle}>
+      <div className={styles.middle} data-naming={!pad.filled && !state.value && !pad.several.on}>
         <fieldset className={styles.kinds}>
           <legend className="visually-hidden">Kind of reading</legend>
           {shown.map((each) => (
