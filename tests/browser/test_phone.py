@@ -6,10 +6,13 @@ import unittest
 from contextlib import suppress
 from typing import ClassVar
 
+import numpy as np
 from playwright.sync_api import TimeoutError as NoAnswerError
 from playwright.sync_api import expect
 
 from tests.browser.case import PAINTED, BrowserCase
+from zirkel.core.subject.scene import seen_landmarks, truth_in_units
+from zirkel.scenes import shipped_scenes
 
 COVERED = """(button) => {
   const box = button.getBoundingClientRect();
@@ -20,7 +23,7 @@ COVERED = """(button) => {
 
 ANSWERED = """() => document.querySelector("fieldset[aria-label='Which one?']")
   || !document.querySelector("section[aria-label='Take a reading'] button").innerText
-    .includes("letters")"""
+    .includes("its letter")"""
 """Whether a tap on the picture has come to something."""
 
 
@@ -128,6 +131,78 @@ class Phone(BrowserCase):
         self.assertTrue(page.get_by_role("link", name="Zirkel, to the wall").is_visible())
         page.goto(self.server.address + "/no/such/room")
         page.wait_for_selector("text=There is nothing at this address")
+
+    def test_ten_readings_at_the_easel_with_the_network_away_in_the_middle(self):
+        """By a thumb that errs by seven pixels, which the steps beside the clock put right."""
+        page, thumb = self.page, random.Random(5)
+        scene = shipped_scenes()["wooden_mask"]
+        seen = seen_landmarks(scene, scene.station)
+        truth = truth_in_units(seen, scene.unit)
+        had = len(self.bench_of(self.number)["readings"])
+        page.get_by_role("button", name="Easel").tap()
+        page.wait_for_selector("text=Leave the easel")
+        waits = page.locator("[data-unsent=waits]")
+        tilts = []
+        for number in range(10):
+            if number == 4:
+                self.context.set_offline(True)
+            if number == 7:
+                self.assertEqual(waits.count(), 3)
+                self.context.set_offline(False)
+                expect(waits).to_have_count(0)
+            asked = page.locator("[data-asked][data-stale=false]").get_attribute("data-asked")
+            kind, start, end, along = asked.split(" ")
+            across, down = truth[end] - truth[start]
+            if kind == "tilt":
+                tilts.append(self.turned(np.degrees(np.arctan2(across, -down)) % 180, thumb))
+            else:
+                self.counted(kind, along, across, down)
+            self.assertFalse(self.keep().evaluate(COVERED))
+            self.keep().tap()
+            expect(page.locator(f"[data-asked='{asked}']")).to_have_count(0)
+        expect(waits).to_have_count(0)
+        readings = self.bench_of(self.number)["readings"]
+        self.assertEqual(len(readings), had + 10)
+        self.assertEqual([each["id"] for each in readings if each["state"] == "doubted"], [])
+        self.assertTrue(tilts)
+        self.assertLessEqual(max(tilts), 1.5)
+
+    def turned(self, degrees, thumb):
+        """The hand of the clock set by a tap and steps; how far it is off then, in degrees."""
+        face = self.page.get_by_role("slider", name="Tilt as an hour")
+        box = face.bounding_box()
+        way, far = np.radians(degrees), 0.33 * box["width"]
+        self.page.touchscreen.tap(
+            box["x"] + box["width"] / 2 + far * np.sin(way) + thumb.gauss(0, 7),
+            box["y"] + box["height"] / 2 - far * np.cos(way) + thumb.gauss(0, 7),
+        )
+
+        def off():
+            return (degrees - float(face.get_attribute("aria-valuenow")) + 90) % 180 - 90
+
+        while abs(off()) > 1.25:
+            before = off()
+            name = "A little on" if before > 0 else "A little back"
+            self.page.get_by_role("button", name=name).tap()
+            self.assertLess(abs(off()), abs(before))
+        return abs(off())
+
+    def counted(self, kind, along, across, down):
+        """Length or offset in eighths, by its keys, and the side."""
+        on = down if kind == "level" or along == "plumb" else across
+        length = np.hypot(across, down) if along == "straight" else abs(on)
+        whole, eighths = divmod(round(8 * length), 8)
+        pad = self.page.get_by_role("region", name="Take a reading")
+        if whole or not eighths:
+            pad.get_by_role("button", name=str(whole), exact=True).tap()
+        if eighths:
+            at = ("1/8", "1/4", "3/8", "1/2", "5/8", "3/4", "7/8")[eighths - 1]
+            pad.get_by_role("button", name=at).tap()
+        if kind in ("drop", "level") or along in ("plumb", "level"):
+            names = {"drop": ("right", "left"), "level": ("lower", "higher")}.get(
+                kind, ("down", "up") if along == "plumb" else ("right", "left")
+            )
+            pad.get_by_role("button", name=names[int(on < 0)]).tap()
 
     def test_the_stick_is_taken_up_read_and_kept_and_waits_while_nothing_answers(self):
         page, version = self.page, self.version()

@@ -71,7 +71,7 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
     trouble !== null && setMessage({ text: trouble, bad: true });
   const artist = useArtist();
   const own = useOwnEye(bench, pad.kind.kind);
-  const next = useNext(bench);
+  const next = useNext(bench, study.unsent);
   const current = easel && !study.busy && next.data?.version === bench.version;
   const half = state.value !== "" || state.letters !== "";
   useLaidOut(current && !half ? next.prompt : undefined, pad.takeUp, pad.touched);

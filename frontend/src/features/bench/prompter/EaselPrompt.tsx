@@ -27,8 +27,13 @@ export function EaselPrompt({ bench, next, onLeave, onUndo, children }: Props) {
       {next.enough ? (
         <Enough study={bench.id} next={next} />
       ) : (
-        <p className={styles.ask} aria-live="polite" data-stale={next.stale}>
-          {prompt?.ask ?? (next.data ? "Nothing more to ask: it would add little." : WORKING_OUT)}
+        <p
+          className={styles.ask}
+          aria-live="polite"
+          data-stale={next.stale}
+          data-asked={prompt && [prompt.kind, prompt.start, prompt.end, prompt.along].join(" ")}
+        >
+          {prompt?.ask ?? nothing(next)}
         </p>
       )}
       <div className={styles.row}>
@@ -59,4 +64,11 @@ export function EaselPrompt({ bench, next, onLeave, onUndo, children }: Props) {
       {dark && <p className={styles.dark}>{dark}</p>}
     </div>
   );
+}
+
+function nothing({ awaits, data }: Next): string {
+  if (awaits) {
+    return "All that was asked is read. What comes next is worked out once Zirkel answers.";
+  }
+  return data ? "Nothing more to ask: it would add little." : WORKING_OUT;
 }
