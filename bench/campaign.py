@@ -70,7 +70,9 @@ class Watched(Server):
         raise BrokenError("the server did not start")
 
     def kill(self) -> None:
-        super().kill()
+        if self.process is not None:
+            self.process.kill()
+            self.process.wait()
         self.words.close()
 
     def memory_mb(self) -> float:

@@ -15,3 +15,10 @@ if (root) {
     </StrictMode>,
   );
 }
+
+// Only where the browser trusts the connection: this machine itself, or https.
+if (import.meta.env.PROD && "serviceWorker" in navigator) {
+  window.addEventListener("load", () => {
+    navigator.serviceWorker.register("/offline.js").catch(() => undefined);
+  });
+}

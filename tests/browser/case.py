@@ -74,7 +74,10 @@ class Window:
 
     def __init__(self, touch: bool) -> None:
         self.context: BrowserContext = shared_browser().new_context(
-            has_touch=touch, reduced_motion="reduce", accept_downloads=True
+            has_touch=touch,
+            reduced_motion="reduce",
+            accept_downloads=True,
+            service_workers="block",
         )
         self.troubles: list[str] = []
         self.address = ""

@@ -16,7 +16,10 @@ class AClass(BrowserCase):
 
     def pupil(self, address, name):
         context = self.browser.new_context(
-            viewport={"width": 820, "height": 1180}, has_touch=True, reduced_motion="reduce"
+            viewport={"width": 820, "height": 1180},
+            has_touch=True,
+            reduced_motion="reduce",
+            service_workers="block",
         )
         self.addCleanup(context.close)
         page = context.new_page()

@@ -31,6 +31,18 @@ ON_THE_PICTURE = """([x, y]) => Boolean(document.elementFromPoint(x, y)
   ?.closest("svg[aria-label^='Subject and sheet']"))"""
 
 
+KEPT = """async () => {
+  const kept = [];
+  for (const name of await caches.keys()) {
+    for (const each of await (await caches.open(name)).keys()) {
+      kept.push(new URL(each.url).pathname);
+    }
+  }
+  return kept;
+}"""
+"""What the service worker keeps."""
+
+
 class Phone(BrowserCase):
     viewport: ClassVar = {"width": 390, "height": 844}
     touch = True
@@ -234,6 +246,33 @@ class Phone(BrowserCase):
         self.assertFalse(self.keep().evaluate(COVERED))
         self.context.unroute("**/changes")
         self.context.unroute("**/live?*")
+
+
+class WithoutItsServer(BrowserCase):
+    viewport: ClassVar = {"width": 390, "height": 844}
+    killed = True
+
+    def test_it_opens_says_what_it_waits_for_and_goes_on_by_itself(self):
+        context = self.browser.new_context(viewport=self.viewport, reduced_motion="reduce")
+        self.addCleanup(context.close)
+        page = context.new_page()
+        number = self.study_id("Wooden mask on a peg")
+        page.goto(f"{self.server.address}/studies/{number}")
+        page.wait_for_selector("[data-version]")
+        page.evaluate("navigator.serviceWorker.ready.then(() => null)")
+        page.reload()
+        page.wait_for_selector("[data-version]")
+        kept = page.evaluate(KEPT)
+        self.assertIn("/index.html", kept)
+        self.assertGreater(len(kept), 20)
+        self.assertEqual([each for each in kept if not each.startswith(("/assets/", "/index"))], [])
+        self.server.kill()
+        for path in ("/", f"/studies/{number}"):
+            page.goto(self.server.address + path)
+            page.wait_for_selector("text=does not answer")
+            self.assertTrue(page.get_by_role("link", name="Zirkel").first.is_visible())
+        self.server.start()
+        page.wait_for_selector("[data-version]")
 
 
 if __name__ == "__main__":

@@ -39,7 +39,10 @@ class Together(BrowserCase):
         self.number = self.study_id(TITLE)
         self.open(f"/studies/{self.number}", "text=Sight next")
         context = self.browser.new_context(
-            viewport={"width": 390, "height": 844}, has_touch=True, reduced_motion="reduce"
+            viewport={"width": 390, "height": 844},
+            has_touch=True,
+            reduced_motion="reduce",
+            service_workers="block",
         )
         self.addCleanup(context.close)
         self.phone = context.new_page()

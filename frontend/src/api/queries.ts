@@ -1,6 +1,6 @@
 // What is asked of the server, one entry a view, of the version it is wanted for; else given up.
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
-import { whileBusy } from "./asking";
+import { whileAway, whileBusy } from "./asking";
 import { api } from "./client";
 import type {
   Artist,
@@ -45,7 +45,7 @@ export const queries = {
       queryFn: ({ signal }) => told(client.GET("/api/v1/studies", { signal })) as Promise<Wall>,
       // Cards that were never worked out come bit by bit.
       refetchInterval: (query) =>
-        query.state.data?.studies.some((each) => each.pending) ? 300 : false,
+        query.state.data?.studies.some((each) => each.pending) ? 300 : whileAway(query),
     }),
   door: () =>
     queryOptions({

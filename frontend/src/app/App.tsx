@@ -3,7 +3,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { App as AntApp, ConfigProvider } from "antd";
 import { Suspense, useEffect } from "react";
 import { BrowserRouter, Route, Routes } from "react-router";
-import { whileBusy } from "../api/asking";
+import { whileAway, whileBusy } from "../api/asking";
 import { Arriving } from "./Arriving";
 import { Mishap } from "./Mishap";
 import { fetchRooms, PAGES } from "./pages";
@@ -18,6 +18,7 @@ const client = new QueryClient({
     queries: {
       retry: (count, error) => count < 1 || whileBusy(count, error),
       retryDelay: 700,
+      refetchInterval: whileAway,
       staleTime: 2_000,
       refetchOnWindowFocus: true,
       networkMode: "always",

@@ -40,7 +40,9 @@ export function StudyPage({ stage, bare, children }: Props) {
         <Button size="large" onClick={study.again}>
           Try again
         </Button>
-        <Link to="/">Back to the wall</Link>
+        <Link to="/" className={styles.back}>
+          Back to the wall
+        </Link>
       </div>
     ) : (
       <>
