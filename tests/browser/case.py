@@ -104,7 +104,9 @@ class Window:
         if self.page.url.startswith("http"):
             self.page.evaluate("() => { localStorage.clear(); sessionStorage.clear(); }")
         self.context.clear_cookies()
-        self.page.emulate_media(color_scheme="light", reduced_motion="reduce")
+        self.page.emulate_media(
+            media="screen", color_scheme="light", reduced_motion="reduce", forced_colors="none"
+        )
         self.page.goto("about:blank")
 
 

@@ -1,6 +1,9 @@
 """The look: shipped faces, state never by colour alone, focus in sight, motion left out."""
 
+import re
 import unittest
+
+from playwright.sync_api import expect
 
 from tests.browser.case import BrowserCase
 
@@ -75,6 +78,40 @@ class Look(BrowserCase):
             if not found[2] and found[0] != "BODY":
                 unseen.append(found)
         self.assertEqual(unseen, [])
+
+    def test_keys_of_a_group_are_one_stop_and_arrows_go_on_within_it(self):
+        stops = self.page.evaluate(
+            """() => [...document.querySelectorAll("button, a[href], input, select, [tabindex]")]
+              .filter(each => each.tabIndex >= 0 && !each.disabled && each.checkVisibility()).length"""
+        )
+        self.assertLess(stops, 45)
+        self.page.get_by_role("button", name="To", exact=False).first.focus()
+        key = "() => document.activeElement.innerText.trim()"
+        upright = self.page.get_by_role("button", name="Upright", exact=True)
+        while self.page.evaluate(key) != "Upright":
+            self.page.keyboard.press("Tab")
+        self.page.keyboard.press("ArrowRight")
+        self.assertEqual(self.page.evaluate(key), "Across")
+        self.page.keyboard.press("Space")
+        self.assertEqual(upright.get_attribute("aria-pressed"), "false")
+        self.page.keyboard.press("Tab")
+        self.assertEqual(self.page.evaluate(key), "0")
+
+    def test_on_paper_a_room_is_what_it_shows_without_what_is_pressed(self):
+        self.page.emulate_media(media="print")
+        for name in ("Undo", "Easel", "Take it", "Keep"):
+            expect(self.page.get_by_role("button", name=name).first).to_be_hidden()
+        expect(self.page.locator("main")).to_contain_text("Sight next")
+        picture = self.page.locator("svg[aria-label^='Subject and sheet']").bounding_box()
+        asked = self.page.get_by_role("region", name="Sight next").bounding_box()
+        self.assertGreaterEqual(asked["y"], picture["y"] + picture["height"] - 1)
+
+    def test_in_forced_colours_the_sheet_keeps_its_paper(self):
+        self.page.emulate_media(forced_colors="active", color_scheme="dark")
+        ground = "each => getComputedStyle(each).backgroundColor"
+        self.assertEqual(self.page.evaluate(f"({ground})(document.body)"), "rgb(0, 0, 0)")
+        sheet = self.page.locator("svg[aria-label^='Subject and sheet']").evaluate(ground)
+        self.assertGreater(min(int(each) for each in re.findall(r"\d+", sheet)[:3]), 120)
 
     def test_motion_is_left_out_when_asked(self):
         self.take_it()

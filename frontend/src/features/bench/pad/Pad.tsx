@@ -3,6 +3,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import type { Bench } from "../../../api/types";
 import { Said } from "../../../shared/Said";
+import { useRoving } from "../../../shared/useRoving";
 import { KindSign } from "./KindSign";
 import { asMeant } from "./kinds";
 import styles from "./Pad.module.css";
@@ -29,6 +30,7 @@ type Props = {
 export function Pad({ bench, pad, asked, message, busy, onKeep, eye, onKeepSeen }: Props) {
   const { state, kind } = pad;
   const [all, setAll] = useState(false);
+  const group = useRoving<HTMLFieldSetElement>();
   const { kinds, first } = pad.kinds;
   const beyond = kinds.findIndex((each) => each.key === kind.key) >= first;
   const shown = all || beyond ? kinds : kinds.slice(0, first);
@@ -36,7 +38,7 @@ export function Pad({ bench, pad, asked, message, busy, onKeep, eye, onKeepSeen 
     <section className={styles.pad} aria-label="Take a reading">
       <Slots bench={bench} pad={pad} asked={asked} />
       <div className={styles.middle} data-naming={!pad.filled && !state.value && !pad.several.on}>
-        <fieldset className={styles.kinds}>
+        <fieldset className={styles.kinds} {...group}>
           <legend className="visually-hidden">Kind of reading</legend>
           {shown.map((each) => (
             <button

@@ -2,6 +2,7 @@
 import { useEffect, useState } from "react";
 import type { Bench } from "../../../api/types";
 import { Arrow } from "../../../shared/Arrow";
+import { useRoving } from "../../../shared/useRoving";
 import { ALONGS } from "./kinds";
 import { NameList } from "./NameList";
 import styles from "./Slots.module.css";
@@ -13,6 +14,8 @@ type Props = { bench: Bench; pad: Pad; asked: readonly string[] };
 export function Slots({ bench, pad, asked }: Props) {
   const [listed, setListed] = useState(false);
   const leave = () => setListed(false);
+  const alongs = useRoving<HTMLFieldSetElement>();
+  const sides = useRoving<HTMLFieldSetElement>();
   // Tapped on the picture instead, the names have served.
   // biome-ignore lint/correctness/useExhaustiveDependencies: what changes is when, not what
   useEffect(() => setListed(false), [pad.state.slots]);
@@ -55,7 +58,7 @@ export function Slots({ bench, pad, asked }: Props) {
         );
       })}
       {kind.measured && (
-        <fieldset className={styles.sides}>
+        <fieldset className={styles.sides} {...alongs}>
           <legend className="visually-hidden">Measured</legend>
           {ALONGS.map(([along, said]) => (
             <button
@@ -70,7 +73,7 @@ export function Slots({ bench, pad, asked }: Props) {
         </fieldset>
       )}
       {kind.sides && !pad.several.instead && (
-        <fieldset className={styles.sides}>
+        <fieldset className={styles.sides} {...sides}>
           <legend className="visually-hidden">Towards</legend>
           {kind.sides.map((each) => (
             <button

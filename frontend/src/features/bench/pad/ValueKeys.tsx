@@ -1,6 +1,7 @@
 // Keys for the value: wholes and fractions, or the clock face, with the sides beside them.
 import { Arrow } from "../../../shared/Arrow";
 import { Said } from "../../../shared/Said";
+import { useRoving } from "../../../shared/useRoving";
 import { ClockFace } from "./ClockFace";
 import { asMeant } from "./kinds";
 import { handFrom } from "./tilts";
@@ -60,7 +61,7 @@ export function ValueKeys({ pad }: { pad: Pad }) {
         </>
       ) : (
         <>
-          <div className={styles.keys}>
+          <Keys name="Wholes">
             {WHOLES.map((each) => (
               <button type="button" key={each} onClick={() => set(withKey(value, each))}>
                 {each}
@@ -73,8 +74,8 @@ export function ValueKeys({ pad }: { pad: Pad }) {
             >
               <Arrow side="left" />
             </button>
-          </div>
-          <div className={styles.keys}>
+          </Keys>
+          <Keys name="Fractions">
             {(kind.sort === "fraction" ? PARTS : FRACTIONS).map((each) => (
               <button
                 type="button"
@@ -96,9 +97,18 @@ export function ValueKeys({ pad }: { pad: Pad }) {
                 {kind.none}
               </button>
             )}
-          </div>
+          </Keys>
         </>
       )}
     </div>
+  );
+}
+
+function Keys({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <fieldset className={styles.keys} {...useRoving<HTMLFieldSetElement>()}>
+      <legend className="visually-hidden">{name}</legend>
+      {children}
+    </fieldset>
   );
 }
