@@ -82,7 +82,8 @@ class Look(BrowserCase):
     def test_keys_of_a_group_are_one_stop_and_arrows_go_on_within_it(self):
         stops = self.page.evaluate(
             """() => [...document.querySelectorAll("button, a[href], input, select, [tabindex]")]
-              .filter(each => each.tabIndex >= 0 && !each.disabled && each.checkVisibility()).length"""
+              .filter(each => each.tabIndex >= 0 && !each.disabled && each.checkVisibility())
+              .length"""
         )
         self.assertLess(stops, 45)
         self.page.get_by_role("button", name="To", exact=False).first.focus()
