@@ -9,7 +9,7 @@ import numpy as np
 from PIL import Image
 from playwright.sync_api import expect
 
-from tests.browser.case import ROOT, BrowserCase
+from tests.browser.case import PAINTED, ROOT, BrowserCase
 from tests.serving import demonstration
 from zirkel.core.worked import Worked
 from zirkel.demo.photograph import Camera, photograph
@@ -19,7 +19,12 @@ MASK = "Wooden mask on a peg"
 CAMERA = Camera(width=1500, height=1900, back_deg=16, side_deg=5, turn_deg=2, shadow=0.15)
 
 
-class Round(BrowserCase):
+class Drawn(BrowserCase):
+    """A drawing of the mask, to be photographed and marked."""
+
+    def press(self, button):
+        button.tap() if self.touch else button.click()
+
     def setUp(self):
         super().setUp()
         study = read_study(demonstration(MASK))
@@ -49,10 +54,10 @@ class Round(BrowserCase):
 
     def take_in(self, places, button):
         with self.page.expect_file_chooser() as chooser:
-            self.page.get_by_role("button", name=button).click()
+            self.press(self.page.get_by_role("button", name=button))
         chooser.value.set_files(self.photographed(places))
         self.page.wait_for_selector("text=The corners are clear")
-        self.page.click("text=These are the corners")
+        self.press(self.page.get_by_role("button", name="These are the corners"))
         self.page.wait_for_selector("text=Tap where")
 
     def tap(self, name, place):
@@ -62,9 +67,36 @@ class Round(BrowserCase):
         x = box["x"] + box["width"] * place[0] / self.size[0]
         y = box["y"] + box["height"] * place[1] / self.size[1]
         version = self.version()
-        self.page.mouse.click(float(x), float(y))
+        device = self.page.touchscreen.tap if self.touch else self.page.mouse.click
+        device(float(x), float(y))
         self.wait_for_version(version + 1)
 
+
+class OnAPhone(Drawn):
+    """Photographed, marked and judged by touch, the phone turned half way."""
+
+    viewport: ClassVar = {"width": 390, "height": 844}
+    touch = True
+
+    def test_a_drawing_is_photographed_marked_and_judged(self):
+        wrong = dict(self.plan)
+        slipped = self.names[4]
+        wrong[slipped] = wrong[slipped] + np.array([13.0, -9.0])
+        self.open(f"/studies/{self.number}/check", "text=Where does your drawing stand?")
+        self.take_in(wrong, "Photograph of the drawing")
+        for number, name in enumerate(self.names):
+            if number == 5:
+                self.page.set_viewport_size({"width": 844, "height": 390})
+                self.page.evaluate(PAINTED)
+            self.tap(name, wrong[name])
+        self.press(self.page.get_by_role("button", name="Check it"))
+        called = self.called[slipped]
+        self.page.wait_for_selector(f"text=It is off in one place: {called}.")
+        self.page.get_by_role("checkbox").tap()
+        self.page.wait_for_selector("text=1 of 1 repaired")
+
+
+class Round(Drawn):
     def test_photograph_corners_landmarks_diagnosis_correction_and_a_sound_check(self):
         wrong = dict(self.plan)
         slipped = self.names[4]

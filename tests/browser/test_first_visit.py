@@ -4,6 +4,7 @@ What the stick reads is what is kept, whatever its tilt and the size the drawing
 
 import math
 import unittest
+from typing import ClassVar
 
 from playwright.sync_api import expect
 
@@ -19,17 +20,24 @@ class FirstVisit(BrowserCase):
     demo = False
     own_server = True
 
+    def press(self, button):
+        button.tap() if self.touch else button.click()
+
+    def asked(self):
+        """Where it stands what is to be sighted."""
+        return self.page.get_by_role("region", name="Sight next").locator("p").first
+
     def steps(self):
         return self.page.get_by_role("region", name="First steps")
 
     def test_the_mask_is_walked_to_a_printed_recipe(self):
         self.open("/", "text=Nothing hangs here yet")
-        self.page.get_by_role("button", name="Begin with the mask").click()
+        self.press(self.page.get_by_role("button", name="Begin with the mask"))
         self.page.wait_for_selector("text=Sight next")
         expect(self.steps()).to_contain_text("Take up the stick")
-        self.page.get_by_role("button", name="Take up the stick").click()
+        self.press(self.page.get_by_role("button", name="Take up the stick"))
         expect(self.steps()).to_contain_text("Set the thumb")
-        self.page.get_by_role("button", name="Set the thumb to 1 mask").click()
+        self.press(self.page.get_by_role("button", name="Set the thumb to 1 mask"))
         expect(self.steps()).to_contain_text("three taps a reading")
         draw = self.steps().get_by_role("link", name="Draw by them")
         readings = 0
@@ -41,21 +49,21 @@ class FirstVisit(BrowserCase):
         study = self.told()
         self.assert_read_as_seen(study)
         self.assertEqual(study["doubts"], [])
-        draw.click()
+        self.press(draw)
         self.page.wait_for_selector("text=Ticked: next")
         with self.page.expect_download() as printed:
-            self.steps().get_by_role("link", name="Print the recipe").click()
+            self.press(self.steps().get_by_role("link", name="Print the recipe"))
         self.assertTrue(printed.value.path().read_bytes().startswith(b"%PDF"))
         expect(self.steps()).to_have_count(0)
 
     def one_reading(self):
         version = int(self.page.locator("[data-version]").get_attribute("data-version"))
-        asked = self.page.get_by_role("region", name="Sight next").locator("p").first
+        asked = self.asked()
         before = asked.inner_text()
-        self.page.get_by_role("button", name="Take it").click()
-        self.page.get_by_role("button", name="Read it").click()
+        self.press(self.page.get_by_role("button", name="Take it"))
+        self.press(self.page.get_by_role("button", name="Read it"))
         self.page.wait_for_selector("[data-stick] >> text=Enter keeps it")
-        self.page.get_by_role("button", name="Keep", exact=False).last.click()
+        self.press(self.page.get_by_role("button", name="Keep", exact=False).last)
         self.wait_for_version(version + 1)
         expect(asked).not_to_have_text(before)
 
@@ -83,6 +91,19 @@ class FirstVisit(BrowserCase):
                         "straight": math.hypot(across, down)}[entry["along"]]  # fmt: skip
             counted = entry.get("units", entry.get("offset", 0.0))
             self.assertLess(abs(counted - true), 2 * COUNT_STEP + 0.03 * abs(true), entry)
+
+
+class OnAPhone(FirstVisit):
+    """By touch, upright: what is asked and what has been reached stand with the stick."""
+
+    viewport: ClassVar = {"width": 390, "height": 844}
+    touch = True
+
+    def asked(self):
+        return self.page.locator("[data-stick] p span").first
+
+    def steps(self):
+        return self.page.locator("section[aria-label='First steps']")
 
 
 if __name__ == "__main__":

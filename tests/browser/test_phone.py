@@ -214,7 +214,7 @@ class Phone(BrowserCase):
             names = {"drop": ("right", "left"), "level": ("lower", "higher")}.get(
                 kind, ("down", "up") if along == "plumb" else ("right", "left")
             )
-            pad.get_by_role("button", name=names[int(on < 0)]).tap()
+            pad.get_by_role("button", name=names[int(on < 0)], exact=True).tap()
 
     def test_the_stick_is_taken_up_read_and_kept_and_waits_while_nothing_answers(self):
         page, version = self.page, self.version()

@@ -48,6 +48,18 @@ class Sitting(BrowserCase):
         self.page.clock.fast_forward("20:00")
         expect(self.page.locator("section[aria-label=Clock]")).to_contain_text("All poses are over")
 
+    def test_on_a_phone_the_clock_goes_on_at_the_easel(self):
+        self.page.set_viewport_size({"width": 390, "height": 844})
+        self.begin("One pose of ten minutes")
+        self.page.get_by_role("link", name="Bench").click()
+        self.page.get_by_role("button", name="Easel").click()
+        clock = self.page.locator("main [data-clock=pose]")
+        expect(clock).to_be_visible()
+        self.page.clock.fast_forward("10:05")
+        expect(self.page.locator("main [data-clock]")).not_to_contain_text("Pose")
+        box = self.page.get_by_role("button", name="Keep").bounding_box()
+        self.assertLessEqual(box["y"] + box["height"], 844)
+
     def test_moved_asked_again_and_told_at_the_easel(self):
         self.begin("One pose of ten minutes")
         self.page.get_by_role("button", name="The model has moved").click()

@@ -59,6 +59,8 @@ export function DragHandle({ at, name, value, onDrag, onStep, onDone, children }
       onKeyUp={(event) => KEYS[event.key] && onDone?.()}
     >
       <circle r="22" fill="transparent" />
+      {/* A thumb's breadth on the screen, however small the drawing is shown. */}
+      <circle r="1" stroke="transparent" strokeWidth="44" vectorEffect="non-scaling-stroke" />
       {children}
     </g>
   );

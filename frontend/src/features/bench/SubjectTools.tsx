@@ -13,7 +13,7 @@ export function SubjectTools({ room }: { room: Room }) {
         <StickBar
           stick={stick}
           unit={bench.unit?.name ?? "unit"}
-          asked={room.next.prompt?.ask}
+          asked={room.next.prompt}
           stale={room.next.stale}
           onTake={() => room.next.prompt && room.pad.takeUp(room.next.prompt)}
         />

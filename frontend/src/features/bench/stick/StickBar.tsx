@@ -1,5 +1,6 @@
 // What can be done with the stick at this moment, under a thumb, and what it says.
 import { Button } from "antd";
+import type { Prompt } from "../../../api/types";
 import { Said } from "../../../shared/Said";
 import styles from "./Stick.module.css";
 import type { Stick } from "./useStick";
@@ -8,14 +9,16 @@ type Props = {
   stick: Stick;
   unit: string;
   /** What is asked for now: it stands here where there is no room for it beside. */
-  asked: string | undefined;
+  asked: Prompt | undefined;
   /** It was asked for by an earlier version: it can't be taken any more. */
   stale: boolean;
   onTake: () => void;
 };
 
 export function StickBar({ stick, unit, asked, stale, onTake }: Props) {
-  const free = !stick.ends.tip.landmark && !stick.ends.end.landmark;
+  const { tip, end } = stick.ends;
+  const laid = tip.landmark === asked?.start && end.landmark === asked?.end;
+  const open = asked && !laid && stick.thumb > 0;
   const hint =
     stick.needsThumb && stick.thumb === 0
       ? `Lay the stick over one ${unit} and set the thumb there.`
@@ -25,13 +28,13 @@ export function StickBar({ stick, unit, asked, stale, onTake }: Props) {
   return (
     <div className={styles.bar} data-stick="true">
       <p role="status">
-        {asked && <span className={styles.asked}>{asked}</span>}
+        {asked && <span className={styles.asked}>{asked.ask}</span>}
         <span>
           <Said text={stick.said ?? hint} />
         </span>
       </p>
       <div>
-        {asked && free && (
+        {open && (
           <Button type="primary" className={styles.take ?? ""} disabled={stale} onClick={onTake}>
             Take it
           </Button>
@@ -48,7 +51,7 @@ export function StickBar({ stick, unit, asked, stale, onTake }: Props) {
         )}
         <Button
           onClick={stick.read}
-          type={stick.thumb > 0 || !stick.needsThumb ? "primary" : "default"}
+          type={!open && (stick.thumb > 0 || !stick.needsThumb) ? "primary" : "default"}
         >
           Read it
         </Button>
