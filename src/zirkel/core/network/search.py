@@ -6,8 +6,7 @@ its neighbours, and the unit's ends may have been tapped the wrong way round. A 
 if one of these holds, tried in this order, the cheap ones first:
 
 1. its readings agree (`Adjustment.convincing`);
-2. with the unit's two ends exchanged on the thumbnail they agree: only tried where most readings
-   are strained, as they are when the unit is upside down;
+2. with the unit's two ends exchanged on the thumbnail they agree;
 3. a wrong reading or two explain why they do not, and what hangs on those lies about where it was
    tapped. Striking reading i lowers the cost by w_i^2 and changes the others' standardized
    residuals to (w_j - rho w_i) / sqrt(1 - rho^2), rho being the correlation of the two: that tells
@@ -58,9 +57,6 @@ AS_TAPPED, AS_TAPPED_MM = 0.35, 50.0
 EFFORT = 200
 """Landmarks times tries of each sort: large networks get fewer."""
 
-UPSIDE_DOWN = 2.0
-"""Robust scale of the standardized residuals from which the unit may be upside down."""
-
 TURNED = 9.2
 """What it costs to say that the unit was tapped upside down: -2 ln of one in a hundred."""
 
@@ -99,8 +95,7 @@ def _adjust_readings(study: Study, before: Adjustment | None) -> Adjustment:
     found = conclude(net, descend(net, come_near(net, weight, net.start), weight), weight)
     if found.convincing or net.datum.unknowns > HUGE:
         return found
-    if robust_scale(found) > UPSIDE_DOWN or found.freedom < ENOUGH_TO_TELL:
-        found = min([found, *_unit_turned(net, weight)], key=_dear)
+    found = min([found, *_unit_turned(net, weight)], key=_dear)
     if found.convincing or scatters_evenly(found):
         return found
     few = explained_by_few(found)
