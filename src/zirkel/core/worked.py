@@ -381,7 +381,7 @@ class Worked:
 
     def _dictation(self) -> tuple[Item, ...]:
         recipe = self.recipe
-        looks = glances(recipe, self.stepped_in, self.manners)
+        looks = glances(recipe, self.stepped_in, self.manners, self.judging)
         manners = self.manners
         first = "plumb" if "pull" in manners else "grid" if self.squares else ""
         return dictation(recipe, looks, first, not self.study.box_ticked)

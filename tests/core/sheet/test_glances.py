@@ -1,5 +1,6 @@
 """Glances: relations that hold in the drawing as placed, and that a slip would break."""
 
+import math
 import unittest
 
 import numpy as np
@@ -9,6 +10,7 @@ from zirkel.core.sheet.recipe import Outline, Wishes, make_recipe
 from zirkel.core.sheet.recipe.construct import ALL_MANNERS, Recipe
 from zirkel.core.sheet.recipe.glances import LIMIT, MOST_A_STAGE, glances
 from zirkel.core.sheet.recipe.hand import follow
+from zirkel.core.sheet.recipe.manners import USUAL, Judging
 
 UNIT = 60.0
 
@@ -20,7 +22,7 @@ class Quiet:
         return np.zeros(size) if size else 0.0
 
 
-def house():
+def house(eye=USUAL):
     """A house of twelve marks in whole and half units: much of it is level, plumb or half-way."""
     marks = {
         "foot_l": (60, 360), "foot_r": (240, 360), "eave_l": (60, 240), "eave_r": (240, 240),
@@ -32,7 +34,7 @@ def house():
         Outline("door", ("door_l", "lintel_l", "lintel_r", "door_r"), False, 2),
     )
     places = {name: (float(x), float(y)) for name, (x, y) in marks.items()}
-    wishes = Wishes(unit=("eave_l", "foot_l"), shapes=shapes)
+    wishes = Wishes(unit=("eave_l", "foot_l"), shapes=shapes, eye=eye)
     return make_recipe(places, dict.fromkeys(places, 1), UNIT, wishes)
 
 
@@ -91,6 +93,23 @@ class Glanced(unittest.TestCase):
         self.assertGreater(LIMIT, 2.0)
         self.assertLess(max(stopped), 3 + 0.04 * drawings)
         self.assertLess(any_of_them, drawings / 3)
+
+    def test_a_rough_hand_that_is_known_is_seldom_stopped_either(self):
+        """Its glances err as it does; unknown, it is stopped in every other drawing."""
+        rough = Judging(part=0.03, straight=0.012, tilt=math.radians(2.5), length=0.03)
+        stopped = {}
+        for known in (USUAL, rough):
+            recipe = house(known)
+            looks = glances(recipe, UNIT, ALL_MANNERS, known)
+            names = [each.landmark for each in recipe.constructions]
+            stopped[known] = 0
+            for k in range(times(40)):
+                rng = np.random.default_rng(k)
+                lies = follow(recipe, UNIT, rng, eye=rough)
+                there = np.array([lies[name] for name in names])
+                stopped[known] += any(each.notices(there, rng) for each in looks)
+        self.assertGreater(stopped[USUAL], 0.4 * times(40))
+        self.assertLess(stopped[rough], times(40) / 3)
 
     def test_too_little_to_look_at(self):
         self.assertEqual(glances(Recipe(()), UNIT, ALL_MANNERS), ())

@@ -23,11 +23,10 @@ from scipy.special import ndtr
 from zirkel.core.arrays import Array
 from zirkel.core.sheet.recipe.construct import Recipe
 from zirkel.core.sheet.recipe.manners import (
-    PART_SHARE,
     PARTS,
-    STRAIGHT_SHARE,
-    TILT_RAD,
     TILT_SAID_DEG,
+    USUAL,
+    Judging,
     stepping,
 )
 
@@ -75,13 +74,15 @@ class _Relation:
     glance: float
 
 
-def glances(recipe: Recipe, unit_mm: float | None, manners: frozenset[str]) -> tuple[Glance, ...]:
-    """The checks of a recipe, in the order of placing."""
+def glances(
+    recipe: Recipe, unit_mm: float | None, manners: frozenset[str], eye: Judging = USUAL
+) -> tuple[Glance, ...]:
+    """The checks of a recipe, in the order of placing, for who judges so exactly."""
     made, carried, covariance = recipe.constructions, recipe.carried, recipe.covariance
     if carried is None or covariance is None or len(made) < 4:
         return ()
     places = np.array([each.place for each in made])
-    pool = _Pool(recipe, places, _early(carried, len(made)), unit_mm, manners)
+    pool = _Pool(recipe, places, _early(carried, len(made)), unit_mm, manners, eye)
     found: list[Glance] = []
     for stage in range(len(recipe.stages)):
         numbers = [i for i, each in enumerate(made) if each.stage == stage]
@@ -113,14 +114,14 @@ class _Pool:
 
     def __init__(
         self, recipe: Recipe, places: Array, early: Sequence[int], unit_mm: float | None,
-        manners: frozenset[str],
+        manners: frozenset[str], eye: Judging,
     ) -> None:  # fmt: skip
         made = recipe.constructions
         at = {each.landmark: i for i, each in enumerate(made)}
         started = [{at[name] for step in each.steps for name in step.via} for each in made]
         self.relations = [
             each
-            for each in _relations(places[:MOST_LANDMARKS], unit_mm, manners)
+            for each in _relations(places[:MOST_LANDMARKS], unit_mm, manners, eye)
             if not _was_placed_by(each, started)
         ]
         self.sticks = np.array([each.kind == "tilt" for each in self.relations], dtype=bool)
@@ -180,7 +181,7 @@ def _early(carried: Array, m: int) -> list[int]:
 
 
 def _relations(
-    places: Array, unit_mm: float | None, manners: frozenset[str]
+    places: Array, unit_mm: float | None, manners: frozenset[str], eye: Judging
 ) -> Iterator[_Relation]:
     """All simple relations in the places as they are drawn."""
     m = len(places)
@@ -191,22 +192,22 @@ def _relations(
             if i == j or away < APART_MM or away > LONGEST_MM:
                 continue
             if i < j:
-                yield from _straight(i, j, d, away)
+                yield from _straight(i, j, d, away, eye)
                 if "tilt" in manners:
-                    yield from _leaning(i, j, d, away)
+                    yield from _leaning(i, j, d, away, eye)
             if unit_mm and "units" in manners:
-                yield from _counted(i, j, d, unit_mm)
-    yield from _parted(places)
+                yield from _counted(i, j, d, unit_mm, eye)
+    yield from _parted(places, eye)
 
 
-def _straight(i: int, j: int, d: Array, away: float) -> Iterator[_Relation]:
+def _straight(i: int, j: int, d: Array, away: float, eye: Judging) -> Iterator[_Relation]:
     for axis, kind in ((1, "level"), (0, "plumb")):
         if abs(d[axis]) <= OFF_MM:
             entries = ((2 * j + axis, 1.0), (2 * i + axis, -1.0))
-            yield _Relation(kind, (i, j), 0.0, entries, EYE_MM + STRAIGHT_SHARE * away)
+            yield _Relation(kind, (i, j), 0.0, entries, EYE_MM + eye.straight * away)
 
 
-def _leaning(i: int, j: int, d: Array, away: float) -> Iterator[_Relation]:
+def _leaning(i: int, j: int, d: Array, away: float, eye: Judging) -> Iterator[_Relation]:
     exact = float(np.degrees(np.arctan2(d[0], -d[1])) % 360.0)
     said = round(exact / TILT_SAID_DEG) * TILT_SAID_DEG
     steep = min(abs(d[0]), abs(d[1])) > 0.08 * away
@@ -217,19 +218,19 @@ def _leaning(i: int, j: int, d: Array, away: float) -> Iterator[_Relation]:
             for k, sign in ((j, 1), (i, -1))
             for axis in (0, 1)
         )
-        yield _Relation("tilt", (i, j), said % 360.0, entries, EYE_MM + TILT_RAD * away)
+        yield _Relation("tilt", (i, j), said % 360.0, entries, EYE_MM + eye.tilt * away)
 
 
-def _counted(i: int, j: int, d: Array, unit_mm: float) -> Iterator[_Relation]:
+def _counted(i: int, j: int, d: Array, unit_mm: float, eye: Judging) -> Iterator[_Relation]:
     for axis, kind in ((1, "below"), (0, "beside")):
         for count in SIMPLE_COUNTS:
             if d[axis] > 0 and abs(d[axis] - count * unit_mm) <= OFF_MM:
-                noise = float(stepping(np.array([d[axis]]), unit_mm)[0])
+                noise = float(stepping(np.array([d[axis]]), unit_mm, eye)[0])
                 entries = ((2 * j + axis, 1.0), (2 * i + axis, -1.0))
                 yield _Relation(kind, (i, j), count, entries, EYE_MM + noise)
 
 
-def _parted(places: Array) -> Iterator[_Relation]:
+def _parted(places: Array, eye: Judging) -> Iterator[_Relation]:
     """One at a simple share of the way across or down between two others."""
     m = len(places)
     for axis, kind in ((0, "across"), (1, "down")):
@@ -252,4 +253,4 @@ def _parted(places: Array) -> Iterator[_Relation]:
                 )
                 length = float(np.hypot(*(places[b] - places[a])))
                 yield _Relation(kind, (a, b, int(middle)), share, entries,
-                                EYE_MM + PART_SHARE * length)  # fmt: skip
+                                EYE_MM + eye.part * length)  # fmt: skip
