@@ -11,6 +11,7 @@ import unittest
 from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
+from unittest import mock
 
 from tests.files import SMALL, as_bytes
 from zirkel.errors import BadInput, CannotKeep, NotFound
@@ -97,6 +98,38 @@ class Copies(unittest.TestCase):
         twice = [back_up(self.database, BY_HAND, DAY + timedelta(days=2)) for _ in range(2)]
         self.assertEqual(len({each.name for each in twice}), 2)
 
+    def test_by_hand_and_daily_ones_push_out_only_their_own_sort(self):
+        daily = [back_up(self.database, DAILY, DAY + timedelta(days=k)) for k in range(KEPT)]
+        for k in range(KEPT + 2):
+            back_up(self.database, BY_HAND, DAY + timedelta(days=k, hours=1))
+        found = backups(self.data)
+        self.assertEqual([each for each in found if each.why == DAILY], daily[::-1])
+        self.assertEqual(sum(each.why == BY_HAND for each in found), KEPT)
+
+    def test_a_clock_that_was_wrong_costs_no_copy(self):
+        """Seven dated ten years ahead: the new one stands, and they make room one by one."""
+        ahead = [
+            back_up(self.database, BY_HAND, DAY + timedelta(days=3650 + k)) for k in range(KEPT)
+        ]
+        for k in range(3):
+            made = back_up(self.database, BY_HAND, DAY + timedelta(hours=k))
+            self.assertIn(made, backups(self.data))
+        left = [each for each in backups(self.data) if each in ahead]
+        self.assertEqual(len(left), KEPT - 3)
+        self.assertEqual(len(backups(self.data)), KEPT)
+
+    def test_a_damaged_database_pushes_out_no_good_copy(self):
+        """Seven mornings in a row."""
+        good = [back_up(self.database, DAILY, DAY + timedelta(days=k)) for k in range(KEPT)]
+        self.store.close()
+        content = bytearray(self.database.read_bytes())
+        content[5000:9000] = b"x" * 4000
+        self.database.write_bytes(content)
+        for k in range(KEPT):
+            with self.assertRaisesRegex(CannotKeep, "copies from before stand"):
+                back_up(self.database, DAILY, DAY + timedelta(days=30 + k))
+        self.assertEqual(backups(self.data), good[::-1])
+
     def test_once_a_day_at_the_first_change(self):
         self.assertEqual(back_up_today(self.database, DAY).why, DAILY)
         self.assertIsNone(back_up_today(self.database, DAY + timedelta(hours=9)))
@@ -138,10 +171,11 @@ class Copies(unittest.TestCase):
         made = back_up(self.database, BY_HAND, DAY)
         self.rename("Spoilt", 2)
         self.store.close()
-        self.assertEqual(restore(self.database, made.name), made)
+        restored, kept = restore(self.database, made.name)
+        self.assertEqual(restored, made)
         self.assertEqual(self.title(), "Good")
         latest = backups(self.data)[0]
-        self.assertEqual(latest.why, "restore")
+        self.assertEqual((latest.why, latest.path), ("restore", kept))
         restore(self.database, latest.name)
         self.assertEqual(self.title(), "Spoilt")
 
@@ -172,9 +206,54 @@ class Copies(unittest.TestCase):
             restore(self.database, "../zirkel.sqlite")
         with in_use(self.data), self.assertRaisesRegex(BadInput, "in use"):
             restore(self.database, made.name)
+        for name, content in (("an empty one", b""), ("another's", self.foreign())):
+            with self.subTest(name):
+                other = made.path.with_name("zirkel-20261103-090000-by-hand.sqlite")
+                other.write_bytes(content)
+                with self.assertRaisesRegex(BadInput, "no database of Zirkel's"):
+                    restore(self.database, other.name)
         made.path.write_bytes(made.path.read_bytes()[:3000] + b"x" * 5000)
         with self.assertRaisesRegex(BadInput, "damaged"):
             restore(self.database, made.name)
+        self.assertEqual(self.title(), STUDY.title)
+
+    def foreign(self):
+        """A sound database of something else."""
+        path = self.data / "other.sqlite"
+        with sqlite3.connect(path) as other:
+            other.execute("CREATE TABLE birds (name TEXT)")
+        other.close()
+        return path.read_bytes()
+
+    def test_where_what_stands_can_t_be_copied_it_is_not_replaced(self):
+        """As on a full disk: the next try finds it where it was, and its copies as they were."""
+        made = back_up(self.database, BY_HAND, DAY)
+        self.rename("Later")
+        self.store.close()
+        full = CannotKeep("The disk is full.")
+        with mock.patch("zirkel.store.backups.back_up", side_effect=full):
+            for _ in range(2):
+                with self.assertRaises(CannotKeep):
+                    restore(self.database, made.name)
+        self.assertEqual(self.title(), "Later")
+
+    def test_each_damaged_one_that_is_put_aside_keeps_a_name_of_its_own(self):
+        made = back_up(self.database, BY_HAND, DAY)
+        self.store.close()
+        aside = set()
+        for number in range(2):
+            self.database.write_bytes(f"not a database {number} ".encode() * 500)
+            aside.add(restore(self.database, made.name)[1])
+        self.assertEqual(len(aside), 2)
+        self.assertTrue(all(each.read_bytes().startswith(b"not a") for each in aside))
+
+    def test_a_copy_in_a_folder_that_can_only_be_read_is_not_damaged(self):
+        made = back_up(self.database, BY_HAND, DAY)
+        self.store.close()
+        made.path.parent.chmod(0o500)
+        self.addCleanup(made.path.parent.chmod, 0o700)
+        self.database.unlink()
+        restore(self.database, made.name)
         self.assertEqual(self.title(), STUDY.title)
 
     def test_several_may_use_a_folder_and_a_killed_one_holds_it_no_longer(self):

@@ -33,8 +33,8 @@ def restore(options: argparse.Namespace) -> None:
         if not found:
             print(f"There are no copies in {options.data / 'backups'} yet.")
         return
-    made = put_back(options.data / DATABASE, options.name)
-    print(f"{made.name} is in place. What stood there was copied first.")
+    made, kept = put_back(options.data / DATABASE, options.name)
+    print(f"{made.name} is in place. {f'What stood there is {kept}.' if kept else ''}".strip())
 
 
 def pack(options: argparse.Namespace) -> None:

@@ -10,8 +10,8 @@ from sqlalchemy.exc import DatabaseError
 
 from zirkel.errors import BadInput, CannotKeep
 from zirkel.store.backups import BEFORE_MIGRATION, back_up
+from zirkel.store.revisions import MIGRATIONS, head
 
-MIGRATIONS = Path(__file__).parent / "migrations"
 BUSY_MS = 10_000
 
 UNKEPT = {
@@ -80,11 +80,6 @@ def connect(path: Path) -> Engine:
         connection.exec_driver_sql(f"BEGIN {kind}")
 
     return engine
-
-
-def head() -> str:
-    """The newest revision of the schema: migrations are named by theirs."""
-    return max(each.name[:4] for each in (MIGRATIONS / "versions").glob("0*.py"))
 
 
 def revision(path: Path) -> str | None:
