@@ -10,6 +10,7 @@ from bench import (
     classroom,
     command,
     exchange,
+    first_load,
     fuzz,
     hands,
     heads,
@@ -23,6 +24,7 @@ from bench import (
     speed,
     sure,
     tones,
+    turned,
     wall,
 )
 
@@ -48,6 +50,8 @@ PARTS = {
     "classroom": classroom.main,
     "fuzz": fuzz.main,
     "exchange": exchange.main,
+    "turned": turned.main,
+    "first_load": first_load.main,
 }
 
 for name in sys.argv[1:] or PARTS:

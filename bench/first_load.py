@@ -31,7 +31,9 @@ def main() -> None:
             told.send("Network.enable")
             told.send("Emulation.setCPUThrottlingRate", {"rate": SLOWED})
             sent: list[float] = []
-            told.on("Network.loadingFinished", lambda e, sent=sent: sent.append(e["encodedDataLength"]))
+            told.on(
+                "Network.loadingFinished", lambda e, sent=sent: sent.append(e["encodedDataLength"])
+            )
             page.add_init_script(WATCHED)
             page.goto(server.address + path)
             page.wait_for_selector(wait)

@@ -31,7 +31,9 @@ def tapped(study: Study, upside_down: bool) -> Study:
     )
 
 
-def readings(subject: Subject, study: Study, rng: np.random.Generator, count: int, wrong: bool) -> Study:
+def readings(
+    subject: Subject, study: Study, rng: np.random.Generator, count: int, wrong: bool
+) -> Study:
     """So many readings in a sensible order, the fifth grossly wrong if it is to be."""
     hand, asking = Hand(subject, rng), sensible(study)
     asked = next(asking)
@@ -60,9 +62,11 @@ def main() -> None:
                     study = tapped(fresh(subject, rng), upside_down)
                     found = adjust(readings(subject, study, rng, count, wrong))
                     truth = np.array([subject.places[name] for name in found.network.ids])
-                    off = found.places - truth - (found.places - truth)[
-                        found.network.index[subject.unit[0]]
-                    ]
+                    off = (
+                        found.places
+                        - truth
+                        - (found.places - truth)[found.network.index[subject.unit[0]]]
+                    )
                     right += float(np.sqrt((off**2).sum(axis=1).mean())) < OFF
                     doubted += len(judge(found).doubts) > wrong
                 told.append(f"{count}: {right} of {SUBJECTS} ({doubted} too many doubts)")

@@ -174,7 +174,8 @@ def summed_up(ran: list[Ran]) -> None:
 def main() -> int:
     options = argparse.ArgumentParser(prog="python -m tests", description=__doc__)
     options.add_argument("names", nargs="*", help="parts of the names of the tests to run")
-    options.add_argument("--jobs", type=int, default=os.cpu_count() or 1)
+    # One more than there are: while a page is waited for, another test goes on.
+    options.add_argument("--jobs", type=int, default=(os.cpu_count() or 1) + 1)
     chosen = options.parse_args()
     began = time.monotonic()
     found = unittest.defaultTestLoader.discover(str(ROOT / "tests"), top_level_dir=str(ROOT))
