@@ -21,16 +21,16 @@ BOATHOUSE = (
 )
 
 TEN_READINGS = (
-    ("ga fl", "u", "2 3/4"),
-    ("ga fl", "p", "1/2"),
-    ("ga el", "u", "1 3/8"),
-    ("ga el", "a", "3/4"),
-    ("ga er", "l", "1 1/2"),
-    ("ga er", "a", "3/4"),
-    ("el fl", "t", "12:00"),
-    ("fl do", "l", "0"),
-    ("fl do", "a", "1/2"),
-    ("el er", "s", "1.5"),
+    ("g f", "u", "2 3/4"),
+    ("g f", "p", "1/2"),
+    ("g e", "u", "1 3/8"),
+    ("g e", "a", "3/4"),
+    ("g r", "l", "1 1/2"),
+    ("g r", "a", "3/4"),
+    ("e f", "t", "12:00"),
+    ("f d", "l", "0"),
+    ("f d", "a", "1/2"),
+    ("e r", "s", "1.5"),
 )
 
 
@@ -83,9 +83,7 @@ class MakingAStudy(BrowserCase):
         page.click("text=Begin sighting")
 
     def _take(self, landmarks, kind, value):
-        for letters in landmarks.split():
-            self.page.keyboard.type(letters)
-            self.page.keyboard.press("Space")
+        self.page.keyboard.type(landmarks.replace(" ", ""))
         self.page.keyboard.press(kind)
         self.page.keyboard.type(value)
         self.page.keyboard.press("Enter")

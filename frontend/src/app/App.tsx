@@ -1,6 +1,6 @@
 // Providers and routes; each page is loaded when it is first opened.
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { App as AntApp, ConfigProvider } from "antd";
+import { ConfigProvider } from "antd";
 import { Suspense, useEffect } from "react";
 import { BrowserRouter, Route, Routes } from "react-router";
 import { whileAway, whileBusy } from "../api/asking";
@@ -31,23 +31,21 @@ export function App() {
   useEffect(fetchRooms, []);
   return (
     <ConfigProvider theme={themeFor(useDim())}>
-      <AntApp component={false}>
-        <QueryClientProvider client={client}>
-          <BrowserRouter>
-            <Skip />
-            <Mishap>
-              <Suspense fallback={<Arriving what="Fetching the room…" />}>
-                <Routes>
-                  {PAGES.map(({ path, page: Page }) => (
-                    <Route key={path} path={path} element={<Page />} />
-                  ))}
-                </Routes>
-              </Suspense>
-              <Waiting />
-            </Mishap>
-          </BrowserRouter>
-        </QueryClientProvider>
-      </AntApp>
+      <QueryClientProvider client={client}>
+        <BrowserRouter>
+          <Skip />
+          <Mishap>
+            <Suspense fallback={<Arriving what="Fetching the room…" />}>
+              <Routes>
+                {PAGES.map(({ path, page: Page }) => (
+                  <Route key={path} path={path} element={<Page />} />
+                ))}
+              </Routes>
+            </Suspense>
+            <Waiting />
+          </Mishap>
+        </BrowserRouter>
+      </QueryClientProvider>
     </ConfigProvider>
   );
 }

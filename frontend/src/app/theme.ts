@@ -92,7 +92,6 @@ export function themeFor(dim: boolean): ThemeConfig {
         itemColor: colour.pencil,
         itemHoverBg: colour.ground,
       },
-      Modal: { contentBg: colour.paper, headerBg: colour.paper },
       // A finger's breadth, not a pointer's.
       Switch: { trackHeight: 28, trackMinWidth: 54, handleSize: 24 },
       Slider: { handleSize: 24, handleSizeHover: 26, controlSize: 30, railSize: 6 },

@@ -1,6 +1,7 @@
 // The keys of the screen at hand and Zirkel's own words, opened with "?".
-import { Modal, Switch } from "antd";
+import { Switch } from "antd";
 import { useState } from "react";
+import { Dialog } from "./Dialog";
 import { GLOSSARY } from "./glossary";
 import { Legend } from "./Legend";
 import { letterKeys, setLetterKeys } from "./letterKeys";
@@ -16,7 +17,7 @@ export function ShortcutHelp({ open, onClose, shortcuts }: Props) {
     setLetters(on);
   };
   return (
-    <Modal open={open} onCancel={onClose} footer={null} title="Marks, words and keys" width={680}>
+    <Dialog open={open} onClose={onClose} title="Marks, words and keys">
       <Legend />
       <dl className={styles.words}>
         {GLOSSARY.map(([word, meaning]) => (
@@ -47,6 +48,6 @@ export function ShortcutHelp({ open, onClose, shortcuts }: Props) {
           </dl>
         </>
       )}
-    </Modal>
+    </Dialog>
   );
 }

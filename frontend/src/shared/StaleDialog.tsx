@@ -1,17 +1,16 @@
 // The choice when a study was changed elsewhere meanwhile.
-import { App, Button, Modal } from "antd";
+import { Button } from "antd";
 import { useState } from "react";
+import { Dialog } from "./Dialog";
 import type { StudyHandle } from "./useStudy";
 
 export function StaleDialog({ study }: { study: StudyHandle }) {
-  const { message } = App.useApp();
   const [trouble, setTrouble] = useState<string | null>(null);
   const what = study.stale?.request.kind === "change" ? "Your change" : "This step back or forward";
   const insist = async () => {
     try {
       await study.insist();
       setTrouble(null);
-      message.success("Yours was made on top of theirs.");
     } catch (error) {
       setTrouble(error instanceof Error ? error.message : String(error));
     }
@@ -21,24 +20,26 @@ export function StaleDialog({ study }: { study: StudyHandle }) {
     study.giveWay();
   };
   return (
-    <Modal
+    <Dialog
       open={study.stale !== null}
       title="Changed elsewhere meanwhile"
-      onCancel={giveWay}
-      footer={[
-        <Button key="away" onClick={giveWay}>
-          Leave mine out
-        </Button>,
-        <Button key="on" type="primary" onClick={insist}>
-          Make mine on top
-        </Button>,
-      ]}
+      onClose={giveWay}
+      actions={
+        <>
+          <Button size="large" onClick={giveWay}>
+            Leave mine out
+          </Button>
+          <Button size="large" type="primary" onClick={insist}>
+            Make mine on top
+          </Button>
+        </>
+      }
     >
       <p>
         Someone, perhaps you on another tablet, changed this study since you last saw it. The bench
         now shows their state. {what} has not been made yet: nothing is lost either way.
       </p>
       {trouble && <p role="alert">It could not be made: {trouble}</p>}
-    </Modal>
+    </Dialog>
   );
 }

@@ -12,15 +12,9 @@ export function isTyping(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && (target.isContentEditable || target.matches(TEXT_FIELDS));
 }
 
-const LEAVING = '[class*="-leave"]';
-
-/** Whether a dialog is open; one that is on its way out is not. */
+/** Whether a dialog is open. */
 export function dialogOpen(): boolean {
-  const dialogs = document.querySelectorAll('[role="dialog"][aria-modal="true"]');
-  return [...dialogs].some(
-    (each) =>
-      each.getClientRects().length > 0 && !each.matches(LEAVING) && !each.querySelector(LEAVING),
-  );
+  return document.querySelector("dialog[open]") !== null;
 }
 
 /** `handler` gets every key that no field wants; it answers whether it took it. */

@@ -1,7 +1,7 @@
 // The wall: every study pinned up with its block-in as it stands.
 
-import { App, Button, Input } from "antd";
-import { useState } from "react";
+import { Button, Input } from "antd";
+import { useCallback, useState } from "react";
 import { Link } from "react-router";
 import { ApiError } from "../../api/client";
 import type { StudyCard } from "../../api/types";
@@ -14,25 +14,15 @@ import { ImportTrouble } from "./ImportTrouble";
 import { Broken, Down } from "./OffTheWall";
 import { Shelf } from "./Shelf";
 import styles from "./StudyWall.module.css";
+import { Taken } from "./Taken";
 import { useGrowing } from "./useGrowing";
 import { useWall } from "./useWall";
 
 export function StudyWall() {
-  const { message } = App.useApp();
   const [help, setHelp] = useState(false);
-  const { wall, load, copy, back, remove, tell, failed } = useWall((id) =>
-    message.open({
-      duration: 8,
-      content: (
-        <>
-          Taken off the wall.{" "}
-          <Button size="small" onClick={() => remove.mutate({ id, removed: false })}>
-            Hang it up again
-          </Button>
-        </>
-      ),
-    }),
-  );
+  const [taken, setTaken] = useState<number | null>(null);
+  const { wall, load, copy, back, remove, tell, failed } = useWall(setTaken);
+  const over = useCallback(() => setTaken(null), []);
   const studies = wall.data?.studies ?? [];
   const [sought, setSought] = useState("");
   const [order, setOrder] = useState<Order>("changed");
@@ -83,6 +73,16 @@ export function StudyWall() {
       <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={[]} />
       {load.error instanceof ApiError && (
         <ImportTrouble problem={load.error.problem} onClose={load.reset} />
+      )}
+      {taken !== null && (
+        <Taken
+          key={taken}
+          onOver={over}
+          onBack={() => {
+            remove.mutate({ id: taken, removed: false });
+            over();
+          }}
+        />
       )}
       {failed && (
         <p role="alert" className={styles.trouble}>
