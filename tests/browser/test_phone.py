@@ -248,6 +248,50 @@ class Phone(BrowserCase):
         self.context.unroute("**/live?*")
 
 
+class Closer(BrowserCase):
+    """Two fingers on a picture look closer and set nothing on it."""
+
+    viewport: ClassVar = {"width": 390, "height": 844}
+    touch = True
+
+    def pinch(self, board, apart):
+        """Two fingers about the middle, from near to that far apart."""
+        box = board.bounding_box()
+        x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+        told = self.context.new_cdp_session(self.page)
+
+        def touched(kind, half):
+            points = [{"x": x - half, "y": y, "id": 0}, {"x": x + half, "y": y, "id": 1}]
+            told.send("Input.dispatchTouchEvent",
+                      {"type": kind, "touchPoints": points if half else []})  # fmt: skip
+
+        touched("touchStart", 20)
+        for step in range(1, 6):
+            touched("touchMove", 20 + (apart / 2 - 20) * step / 5)
+        touched("touchEnd", 0)
+
+    def test_tone_and_check_are_looked_at_closely(self):
+        number = self.study_id("Potting bench, morning light")
+        for room, board in (
+            ("tone", "svg[aria-label='The subject with its areas']"),
+            ("check", "svg[aria-label^='The drawing']"),
+        ):
+            with self.subTest(room):
+                self.open(f"/studies/{number}/{room}", board)
+                self.page.evaluate(PAINTED)
+                version, picture = self.version(), self.page.locator(board)
+                before = picture.bounding_box()["width"]
+                self.pinch(picture.locator(".."), 160)
+                self.page.evaluate(PAINTED)
+                self.assertGreater(picture.bounding_box()["width"], 2.5 * before)
+                scrolled = picture.evaluate("each => each.parentElement.scrollLeft")
+                self.assertGreater(scrolled, 0.5 * before)
+                self.assertEqual(self.version(), version)
+                self.page.get_by_role("button", name="As a whole").tap()
+                self.page.evaluate(PAINTED)
+                self.assertAlmostEqual(picture.bounding_box()["width"], before, delta=1)
+
+
 class WithoutItsServer(BrowserCase):
     viewport: ClassVar = {"width": 390, "height": 844}
     killed = True

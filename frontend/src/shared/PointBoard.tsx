@@ -3,9 +3,11 @@ import { useRef, useState } from "react";
 import { nearest } from "../geometry/hit";
 import type { Point } from "../geometry/scale";
 import { besidePoints } from "../geometry/words";
+import { CloserBox } from "./CloserBox";
 import { Glass } from "./Glass";
 import { PlacedWords } from "./PlacedWords";
 import styles from "./PointBoard.module.css";
+import { useCloser } from "./useCloser";
 import { useSize } from "./useSize";
 
 const FINGER = 16;
@@ -60,7 +62,8 @@ export function PointBoard({
 }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(box);
-  const w = Math.min(width, height / tall);
+  const closer = useCloser(box);
+  const w = Math.min(width, height / tall) * closer.zoom;
   const h = w * tall;
   const [glass, setGlass] = useState<Point | null>(null);
   const clamped = (p: Point): Point => ({
@@ -124,56 +127,59 @@ export function PointBoard({
     LETTER,
   );
   return (
-    <div
-      className={`on-paper ${styles.board}`}
-      style={{ "--tall": tall } as React.CSSProperties}
-      ref={box}
-    >
-      {w > 0 && (
-        <svg
-          width={w}
-          height={h}
-          data-pointing={Boolean(onSet)}
-          role={onSet ? "application" : "img"}
-          aria-label={
-            onSet ? `${label}: arrow keys move the magnifier, Enter sets the point` : label
-          }
-          {...pointing}
-        >
-          {image ? (
-            <image href={image} width={w} height={h} preserveAspectRatio="none" />
-          ) : (
-            <rect width={w} height={h} className={styles.paper} />
-          )}
-          {dots.map(({ id, at }) => {
-            const [x, y] = [at.x * w, at.y * h];
-            return (
-              <g key={id} className={styles.dot} data-chosen={id === chosen} data-landmark={id}>
-                <circle cx={x} cy={y} r="7" />
-                <path d={`M${x - 4} ${y}h8M${x} ${y - 4}v8`} />
-              </g>
-            );
-          })}
-          <PlacedWords words={names} className={() => styles.name} />
-          {children?.(w, h)}
-          {points.map((each) => (
-            <circle
-              key={`${each.x} ${each.y}`}
-              cx={each.x * w}
-              cy={each.y * h}
-              r="6"
-              className={styles.point}
-            />
-          ))}
-          {glass && onSet && image && <Glass at={glass} image={image} width={w} height={h} />}
-          {glass && onSet && !image && (
-            <path
-              className={styles.cross}
-              d={`M${glass.x - 14} ${glass.y}h28M${glass.x} ${glass.y - 14}v28`}
-            />
-          )}
-        </svg>
-      )}
-    </div>
+    <CloserBox closer={closer}>
+      <div
+        className={`on-paper ${styles.board}`}
+        style={{ "--tall": tall } as React.CSSProperties}
+        ref={box}
+        {...closer.touching}
+      >
+        {w > 0 && (
+          <svg
+            width={w}
+            height={h}
+            data-pointing={Boolean(onSet)}
+            role={onSet ? "application" : "img"}
+            aria-label={
+              onSet ? `${label}: arrow keys move the magnifier, Enter sets the point` : label
+            }
+            {...pointing}
+          >
+            {image ? (
+              <image href={image} width={w} height={h} preserveAspectRatio="none" />
+            ) : (
+              <rect width={w} height={h} className={styles.paper} />
+            )}
+            {dots.map(({ id, at }) => {
+              const [x, y] = [at.x * w, at.y * h];
+              return (
+                <g key={id} className={styles.dot} data-chosen={id === chosen} data-landmark={id}>
+                  <circle cx={x} cy={y} r="7" />
+                  <path d={`M${x - 4} ${y}h8M${x} ${y - 4}v8`} />
+                </g>
+              );
+            })}
+            <PlacedWords words={names} className={() => styles.name} />
+            {children?.(w, h)}
+            {points.map((each) => (
+              <circle
+                key={`${each.x} ${each.y}`}
+                cx={each.x * w}
+                cy={each.y * h}
+                r="6"
+                className={styles.point}
+              />
+            ))}
+            {glass && onSet && image && <Glass at={glass} image={image} width={w} height={h} />}
+            {glass && onSet && !image && (
+              <path
+                className={styles.cross}
+                d={`M${glass.x - 14} ${glass.y}h28M${glass.x} ${glass.y - 14}v28`}
+              />
+            )}
+          </svg>
+        )}
+      </div>
+    </CloserBox>
   );
 }

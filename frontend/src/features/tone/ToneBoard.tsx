@@ -5,6 +5,8 @@ import type { Bench, ToneRoom } from "../../api/types";
 import { nearest } from "../../geometry/hit";
 import { polyline } from "../../geometry/marks";
 import { fitted } from "../../geometry/scale";
+import { CloserBox } from "../../shared/CloserBox";
+import { useCloser } from "../../shared/useCloser";
 import { useSize } from "../../shared/useSize";
 import styles from "./Tone.module.css";
 
@@ -25,7 +27,9 @@ const LETTERS = ["A", "B"];
 
 export function ToneBoard({ bench, room, flat, onFlat, asked, outline, onTap }: Props) {
   const box = useRef<HTMLDivElement>(null);
-  const { width, height } = useSize(box);
+  const seen = useSize(box);
+  const closer = useCloser(box);
+  const [width, height] = [seen.width * closer.zoom, seen.height * closer.zoom];
   const shown = frameOf(bench, room, flat);
   const scale = fitted(
     { width: shown.width, height: shown.height },
@@ -44,7 +48,7 @@ export function ToneBoard({ bench, room, flat, onFlat, asked, outline, onTap }: 
   });
   const image = flat ? null : room.subject.image;
   return (
-    <div className={`on-paper ${styles.board}`} ref={box}>
+    <CloserBox closer={closer}>
       <div className={styles.toggle}>
         <Segmented
           options={["Subject", "Flat tones"]}
@@ -52,103 +56,105 @@ export function ToneBoard({ bench, room, flat, onFlat, asked, outline, onTap }: 
           onChange={(value) => onFlat(value === "Flat tones")}
         />
       </div>
-      {width > 0 && (
-        // biome-ignore lint/a11y/useKeyWithClickEvents: landmarks can be chosen from a list too
-        <svg
-          width={width}
-          height={height}
-          role="img"
-          aria-label={flat ? "The whole in flat tones" : "The subject with its areas"}
-          data-flat={flat}
-          onClick={(event) => {
-            const frame = event.currentTarget.getBoundingClientRect();
-            const tapped = { x: event.clientX - frame.left, y: event.clientY - frame.top };
-            const found =
-              dots[
-                nearest(
-                  dots.map((each) => each.at),
-                  tapped,
-                  FINGER,
-                )
-              ];
-            if (found && onTap) {
-              onTap(found.id);
-            }
-          }}
-        >
-          {flat && (
-            <rect
-              x={corner.x}
-              y={corner.y}
-              width={shown.width * scale.perMm}
-              height={shown.height * scale.perMm}
-              fill={room.paper_grey}
-              className={styles.paper}
-            />
-          )}
-          {image && (
-            <image
-              href={image}
-              x={corner.x}
-              y={corner.y}
-              width={shown.width * scale.perMm}
-              height={shown.height * scale.perMm}
-              preserveAspectRatio="none"
-            />
-          )}
-          {areas.map((each) => {
-            const points = (flat ? each.sheet_mm : each.seen_mm).map(at);
-            const place = asked.indexOf(each.id);
-            const middle = points.reduce(
-              (sum, p) => ({ x: sum.x + p.x / points.length, y: sum.y + p.y / points.length }),
-              { x: 0, y: 0 },
-            );
-            return points.length > 2 ? (
-              <g key={each.id} data-area-drawn={each.id} data-asked={place >= 0}>
-                <path
-                  d={polyline(points, true)}
-                  fill={flat ? (each.sheet_grey ?? "none") : "none"}
-                  className={flat ? styles.filled : styles.outlined}
-                />
-                {place >= 0 && (
-                  <>
-                    <circle cx={middle.x} cy={middle.y} r="15" className={styles.letterGround} />
-                    <text
-                      x={middle.x}
-                      y={middle.y + 6}
-                      textAnchor="middle"
-                      className={styles.letter}
-                    >
-                      {LETTERS[place]}
-                    </text>
-                  </>
-                )}
-              </g>
-            ) : null;
-          })}
-          {outline && (
-            <g className={styles.outlining}>
-              <path
-                d={polyline(
-                  outline.flatMap((id) => dots.find((each) => each.id === id)?.at ?? []),
-                  false,
-                )}
+      <div className={`on-paper ${styles.board}`} ref={box} {...closer.touching}>
+        {width > 0 && (
+          // biome-ignore lint/a11y/useKeyWithClickEvents: landmarks can be chosen from a list too
+          <svg
+            width={width}
+            height={height}
+            role="img"
+            aria-label={flat ? "The whole in flat tones" : "The subject with its areas"}
+            data-flat={flat}
+            onClick={(event) => {
+              const frame = event.currentTarget.getBoundingClientRect();
+              const tapped = { x: event.clientX - frame.left, y: event.clientY - frame.top };
+              const found =
+                dots[
+                  nearest(
+                    dots.map((each) => each.at),
+                    tapped,
+                    FINGER,
+                  )
+                ];
+              if (found && onTap) {
+                onTap(found.id);
+              }
+            }}
+          >
+            {flat && (
+              <rect
+                x={corner.x}
+                y={corner.y}
+                width={shown.width * scale.perMm}
+                height={shown.height * scale.perMm}
+                fill={room.paper_grey}
+                className={styles.paper}
               />
-              {dots.map((each) => (
-                <circle
-                  key={each.id}
-                  cx={each.at.x}
-                  cy={each.at.y}
-                  r={outline.includes(each.id) ? 7 : 4.5}
-                  data-dot={each.id}
-                  data-chosen={outline.includes(each.id)}
+            )}
+            {image && (
+              <image
+                href={image}
+                x={corner.x}
+                y={corner.y}
+                width={shown.width * scale.perMm}
+                height={shown.height * scale.perMm}
+                preserveAspectRatio="none"
+              />
+            )}
+            {areas.map((each) => {
+              const points = (flat ? each.sheet_mm : each.seen_mm).map(at);
+              const place = asked.indexOf(each.id);
+              const middle = points.reduce(
+                (sum, p) => ({ x: sum.x + p.x / points.length, y: sum.y + p.y / points.length }),
+                { x: 0, y: 0 },
+              );
+              return points.length > 2 ? (
+                <g key={each.id} data-area-drawn={each.id} data-asked={place >= 0}>
+                  <path
+                    d={polyline(points, true)}
+                    fill={flat ? (each.sheet_grey ?? "none") : "none"}
+                    className={flat ? styles.filled : styles.outlined}
+                  />
+                  {place >= 0 && (
+                    <>
+                      <circle cx={middle.x} cy={middle.y} r="15" className={styles.letterGround} />
+                      <text
+                        x={middle.x}
+                        y={middle.y + 6}
+                        textAnchor="middle"
+                        className={styles.letter}
+                      >
+                        {LETTERS[place]}
+                      </text>
+                    </>
+                  )}
+                </g>
+              ) : null;
+            })}
+            {outline && (
+              <g className={styles.outlining}>
+                <path
+                  d={polyline(
+                    outline.flatMap((id) => dots.find((each) => each.id === id)?.at ?? []),
+                    false,
+                  )}
                 />
-              ))}
-            </g>
-          )}
-        </svg>
-      )}
-    </div>
+                {dots.map((each) => (
+                  <circle
+                    key={each.id}
+                    cx={each.at.x}
+                    cy={each.at.y}
+                    r={outline.includes(each.id) ? 7 : 4.5}
+                    data-dot={each.id}
+                    data-chosen={outline.includes(each.id)}
+                  />
+                ))}
+              </g>
+            )}
+          </svg>
+        )}
+      </div>
+    </CloserBox>
   );
 }
 
