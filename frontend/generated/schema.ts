@@ -98,7 +98,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The QR code that lets a device in and takes it to a page. */
+        /** The QR code that lets a device in and takes it to a page; to a lesson, as a pupil's. */
         get: operations["qr"];
         put?: never;
         post?: never;
@@ -2129,6 +2129,8 @@ export interface components {
             added_at: string;
             /** Id */
             id: string;
+            /** Lesson */
+            lesson: string | null;
             /** Name */
             name: string;
             /**
@@ -2168,8 +2170,9 @@ export interface components {
          * @description The door as one stands before it.
          *
          *     `network` is whether others are served at all; `let_in` whether this device is; `here` whether
-         *     it is the machine itself, which alone sees the passcode and the QR code that carries it; `plain`
-         *     whether what goes over the network can be read by others in it.
+         *     it is the machine itself, which alone sees the passcode and the QR code that lets in once;
+         *     `plain` whether what goes over the network can be read by others in it; `lesson` the one whose
+         *     pupil this device is, None for who may do everything.
          */
         DoorShown: {
             /** Addresses */
@@ -2180,6 +2183,8 @@ export interface components {
             devices: components["schemas"]["DeviceShown"][];
             /** Here */
             here: boolean;
+            /** Lesson */
+            lesson: string | null;
             /** Let In */
             let_in: boolean;
             /** Network */

@@ -2,11 +2,13 @@
 itself nobody is asked."""
 
 import re
+import time
 import unittest
 from collections import Counter
 from concurrent.futures import ThreadPoolExecutor
 from datetime import timedelta
 from pathlib import Path
+from unittest import mock
 from urllib.parse import unquote
 
 from tests.serving import ServedCase
@@ -180,6 +182,70 @@ class Passcode(DoorCase):
         for odd in ("https://elsewhere.test", "//elsewhere.test<", "x", "/a b", "/" + "x" * 300):
             self.assertEqual(here.get("/api/v1/door/qr", query_string={"path": odd}).status_code,
                              422, odd)  # fmt: skip
+
+    def code(self, path="/"):
+        """What is to be scanned now for a page."""
+        here = self.device("127.0.0.1")
+        address = []
+        with mock.patch(
+            "zirkel.web.routes.door.qr_svg", side_effect=lambda at: address.append(at) or ""
+        ):
+            here.get("/api/v1/door/qr", query_string={"path": path})
+        return re.search(r"#code=([^&]+)&", address[0])[1]
+
+    def test_a_scanned_code_is_good_once_and_is_not_the_passcode(self):
+        code = self.code()
+        self.assertEqual(self.code(), code)
+        self.assertNotEqual(code, CODE)
+        client = self.device()
+        self.assertEqual(self.knock(client, code).status_code, 200)
+        self.assertEqual(self.status(client), 200)
+        self.assertEqual(self.knock(self.device(PHONE), code).status_code, 403)
+        self.assertNotEqual(self.code(), code)
+
+    def test_a_scanned_code_is_over_after_ten_minutes(self):
+        code, later = self.code(), time.monotonic() + 601
+        with mock.patch("zirkel.web.codes.time.monotonic", return_value=later):
+            self.assertEqual(self.knock(self.device(), code).status_code, 403)
+
+    def test_a_pupil_sees_the_lesson_and_their_own_study_and_nothing_else(self):
+        here = self.device("127.0.0.1")
+        scene = here.get("/api/v1/scenes").json["scenes"][0]["name"]
+        lesson = here.post("/api/v1/lessons", json={"title": "Tuesday", "scene": scene}).json["id"]
+        other = here.post("/api/v1/studies/from-scene", json={"scene": scene}).json["id"]
+        code = self.code(f"/lessons/{lesson}")
+        pupils = [self.device(TABLET), self.device(PHONE)]
+        studies = []
+        for client, name in zip(pupils, ("Ada", "Bo"), strict=True):
+            self.assertEqual(self.knock(client, code, name).status_code, 200)
+            self.assertEqual(client.get("/api/v1/door").json["lesson"], lesson)
+            joined = client.post(f"/api/v1/lessons/{lesson}/pupils", json={"name": name})
+            studies.append(joined.json["study_id"])
+        own, theirs = studies
+        ada = pupils[0]
+        for path in (f"/studies/{own}", f"/studies/{own}/prompts", f"/lessons/{lesson}",
+                     "/pad", "/practice", f"/scenes/{scene}/picture.svg"):  # fmt: skip
+            self.assertEqual(self.status(ada, path), 200, path)
+        version = ada.get(f"/api/v1/studies/{own}").json["version"]
+        change = {"type": "set_counting", "units": 0.25, "degrees": None}
+        sent = {"version": version, "token": "t" * 20, "change": change}
+        self.assertEqual(ada.post(f"/api/v1/studies/{own}/changes", json=sent).status_code, 200)
+        for method, path in (
+            ("GET", "/studies"), ("GET", f"/studies/{theirs}"), ("GET", f"/studies/{other}"),
+            ("POST", f"/studies/{theirs}/changes"), ("PUT", f"/studies/{theirs}/removed"),
+            ("PUT", f"/studies/{own}/removed"), ("POST", f"/studies/{own}/copy"),
+            ("POST", "/studies/import"), ("GET", "/shelf"), ("GET", "/lessons"),
+            ("GET", f"/lessons/{lesson}/wall"), ("PUT", f"/lessons/{lesson}/closed"),
+            ("GET", "/door/qr"), ("GET", "/practice/file"), ("GET", "/artists"),
+            ("GET", f"/studies/{own}/../{theirs}"),
+        ):  # fmt: skip
+            answer = ada.open(f"/api/v1{path}", method=method, json={})
+            self.assertIn(answer.status_code, (403, 404), path)
+        self.assertEqual(ada.get("/api/v1/door").json["devices"], [])
+        # Nobody goes on under another's name.
+        taken = ada.post(f"/api/v1/lessons/{lesson}/pupils", json={"name": "Bo", "again": True})
+        self.assertEqual(taken.status_code, 422)
+        self.assertIn("another device", taken.json["detail"])
 
     def test_by_tls_the_cookie_goes_by_tls_only(self):
         self.serve(secure=True)

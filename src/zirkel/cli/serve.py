@@ -125,7 +125,8 @@ def _tls(options: argparse.Namespace) -> bool:
 def _show_the_door(made: Door) -> None:
     """The address, the passcode and the code to scan, where Zirkel was started."""
     shown = f"{made.passcode[:4]} {made.passcode[4:]}" if made.passcode.isdigit() else made.passcode
-    print(qr_terminal(address_with(made.urls[0], made.passcode)))
+    print(qr_terminal(address_with(made.urls[0], made.codes.shown())))
+    print("The code lets one device in, within ten minutes; another stands under Devices.")
     for each in made.urls:
         print(f"From another device: {each}/")
     print(f"The passcode: {shown}")

@@ -21,9 +21,12 @@ def make_lesson(store: Store, title: str, scene: str) -> Lesson:
     return store.lessons.make(" ".join(title.split()) or found.title, scene)
 
 
-def join_lesson(store: Store, lesson_id: str, name: str, again: bool) -> int:
-    """The study of a pupil of that name, made where there is none. BadInput where the name is taken
-    and it wasn't said that it is the same pupil again."""
+def join_lesson(
+    store: Store, lesson_id: str, name: str, again: bool, device: str | None = None
+) -> int:
+    """The study of a pupil of that name, made where there is none; `device` is the one that was let
+    in for the lesson alone. BadInput where the name is taken and it wasn't said that it is the same
+    pupil again, or another's device made it."""
     plain = " ".join(name.split())[:LONGEST_NAME]
     if not plain:
         raise BadInput("name", "is empty: give the name by which the class knows you")
@@ -32,6 +35,8 @@ def join_lesson(store: Store, lesson_id: str, name: str, again: bool) -> int:
         pupils = store.lessons.pupils(lesson_id)
         known = next((e for e in pupils if e.name.casefold() == plain.casefold()), None)
         if known is not None:
+            if device is not None and known.device != device:
+                raise BadInput("name", f"{known.name} came with another device: take another name")
             if again:
                 return known.study_id
             raise BadInput(
@@ -45,5 +50,5 @@ def join_lesson(store: Store, lesson_id: str, name: str, again: bool) -> int:
         study = study_of_scene(store.scenes.get(lesson.scene), None)
         titled = replace(study, title=f"{plain}: {lesson.title}"[:200], tags=(lesson.title[:200],))
         made = store.create(titled)
-        store.lessons.join(lesson_id, plain, made.id)
+        store.lessons.join(lesson_id, plain, made.id, device)
         return made.id

@@ -24,12 +24,13 @@ MOST = 200
 
 @dataclass(frozen=True, slots=True)
 class Device:
-    """A device that was let in."""
+    """A device that was let in: for everything, or for a `lesson` alone, as a pupil's."""
 
     id: str
     name: str
     added_at: datetime
     seen_at: datetime
+    lesson: str | None = None
 
 
 class Devices:
@@ -50,14 +51,15 @@ class Devices:
                 session.add(row)
             return row.value
 
-    def add(self, name: str) -> tuple[Device, str]:
-        """Let a device in; the device, and the key that its cookie is to hold. Those seen longest
-        ago go when there are too many."""
+    def add(self, name: str, lesson: str | None = None) -> tuple[Device, str]:
+        """Let a device in, for a lesson alone or for everything; the device, and the key that its
+        cookie is to hold. Those seen longest ago go when there are too many."""
         key = secrets.token_hex(32)
         with self._session(writes=True) as session, session.begin():
             row = DeviceRow(
-                id=secrets.token_hex(8), key=_hash(key), name=name, added_at=now(), seen_at=now()
-            )
+                id=secrets.token_hex(8), key=_hash(key), name=name, added_at=now(), seen_at=now(),
+                lesson=lesson,
+            )  # fmt: skip
             old = session.scalars(
                 select(DeviceRow).order_by(DeviceRow.seen_at.desc()).offset(MOST - 1)
             ).all()
@@ -106,4 +108,4 @@ def _hash(key: str) -> str:
 
 
 def _device(row: DeviceRow) -> Device:
-    return Device(row.id, row.name, row.added_at, row.seen_at)
+    return Device(row.id, row.name, row.added_at, row.seen_at, row.lesson)

@@ -33,6 +33,7 @@ class Pupil:
 
     study_id: int
     name: str
+    device: str | None = None
 
 
 class Lessons:
@@ -89,13 +90,19 @@ class Lessons:
                 .where(PupilRow.lesson_id == lesson, StudyRow.deleted_at.is_(None))
                 .order_by(func.lower(PupilRow.name), PupilRow.study_id)
             )
-            return [Pupil(row.study_id, row.name) for row in rows]
+            return [Pupil(row.study_id, row.name, row.device) for row in rows]
 
-    def join(self, lesson: str, name: str, study_id: int) -> None:
-        """Enter a pupil's study."""
+    def belongs(self, study_id: int, device: str) -> bool:
+        """Whether a study is a pupil's who came with that device."""
+        with self._session(writes=False) as session, session.begin():
+            row = session.get(PupilRow, study_id)
+            return row is not None and row.device == device
+
+    def join(self, lesson: str, name: str, study_id: int, device: str | None = None) -> None:
+        """Enter a pupil's study, and the device that it belongs to, if to one alone."""
         with self._session(writes=True) as session, session.begin():
             _row(session, lesson)
-            session.add(PupilRow(study_id=study_id, lesson_id=lesson, name=name))
+            session.add(PupilRow(study_id=study_id, lesson_id=lesson, name=name, device=device))
 
 
 def _row(session: Session, lesson: str) -> LessonRow:

@@ -171,6 +171,8 @@ class DeviceRow(Base):
     name: Mapped[str] = mapped_column(String(80))
     added_at: Mapped[datetime]
     seen_at: Mapped[datetime]
+    lesson: Mapped[str | None] = mapped_column(String(16))
+    """The lesson whose pupil comes with it; None for who may do everything."""
 
 
 class LessonRow(Base):
@@ -195,3 +197,5 @@ class PupilRow(Base):
     )
     lesson_id: Mapped[str] = mapped_column(ForeignKey("lesson.id", ondelete="CASCADE"), index=True)
     name: Mapped[str] = mapped_column(String(80))
+    device: Mapped[str | None] = mapped_column(String(32))
+    """The device it was made with, where that was let in for the lesson alone."""

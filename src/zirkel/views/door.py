@@ -18,14 +18,17 @@ class DeviceShown(BaseModel):
     added_at: datetime
     seen_at: datetime
     this: bool
+    lesson: str | None
+    """The lesson whose pupil's it is."""
 
 
 class DoorShown(BaseModel):
     """The door as one stands before it.
 
     `network` is whether others are served at all; `let_in` whether this device is; `here` whether
-    it is the machine itself, which alone sees the passcode and the QR code that carries it; `plain`
-    whether what goes over the network can be read by others in it.
+    it is the machine itself, which alone sees the passcode and the QR code that lets in once;
+    `plain` whether what goes over the network can be read by others in it; `lesson` the one whose
+    pupil this device is, None for who may do everything.
     """
 
     network: bool
@@ -36,6 +39,7 @@ class DoorShown(BaseModel):
     addresses: list[str]
     passcode: str | None
     qr: str | None
+    lesson: str | None
     devices: list[DeviceShown]
 
 
@@ -46,10 +50,10 @@ class QrShown(BaseModel):
     svg: str
 
 
-def address_with(address: str, passcode: str, path: str = "/") -> str:
-    """The address that lets a device in and takes it to a page: the passcode stands behind the #,
-    which no browser sends and no log keeps."""
-    return f"{address}/door#code={quote(passcode, safe='')}&to={path}"
+def address_with(address: str, code: str, path: str = "/") -> str:
+    """The address that lets a device in and takes it to a page: the code stands behind the #, which
+    no browser sends and no log keeps."""
+    return f"{address}/door#code={quote(code, safe='')}&to={path}"
 
 
 def qr_svg(text: str) -> str:

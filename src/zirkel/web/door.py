@@ -16,11 +16,13 @@ from flask import Flask, current_app, request
 from zirkel.errors import BadInput
 from zirkel.store.devices import Device
 from zirkel.web.problems import Problem, Refused
+from zirkel.web.pupils import may
 
 if TYPE_CHECKING:
     from zirkel.web.locks import Door
 
-ASKED = 401
+ASKED, FORBIDDEN = 401, 403
+ROOT = "/api/v1"
 SHORTEST, LONGEST = 6, 100
 FIGURES = 8
 
@@ -70,11 +72,24 @@ def watch_the_door(app: Flask, made: Door | None) -> None:
         path = request.path
         if not path.startswith("/api/") or path in OPEN:
             return
-        if made.guest() is None:
+        guest = made.guest()
+        if guest is None:
             raise Refused(
                 Problem(
                     title="The passcode first",
                     status=ASKED,
                     detail="This device has not been let in, or was put out: give the passcode.",
+                )
+            )
+        device = guest.device
+        if device is None or device.lesson is None:
+            return
+        if not may(app.extensions["zirkel_store"], device, request.method, path[len(ROOT) :]):
+            raise Refused(
+                Problem(
+                    title="Not a pupil's",
+                    status=FORBIDDEN,
+                    detail="This device came by a lesson's code: the lesson and what you made in "
+                    "it are yours, the rest of the shelf is not.",
                 )
             )

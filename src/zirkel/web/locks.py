@@ -17,6 +17,7 @@ from limits.strategies import MovingWindowRateLimiter
 
 from zirkel.store.devices import Device, Devices
 from zirkel.web.addresses import is_own_loop
+from zirkel.web.codes import Codes
 from zirkel.web.door import Guest
 from zirkel.web.problems import Problem, Refused
 
@@ -50,6 +51,7 @@ class Door:
         self._hasher = PasswordHasher()
         self._limiter = MovingWindowRateLimiter(MemoryStorage())
         self._hashing = Lock()
+        self.codes = Codes()
         self.change(passcode)
 
     def change(self, passcode: str) -> None:
@@ -70,8 +72,8 @@ class Door:
         return None if known is None else Guest(here=False, device=known)
 
     def knock(self, passcode: str, name: str, response: Response) -> Device:
-        """Let the device in that gives the passcode, its cookie set in the response; Refused where
-        it is wrong, or was too often."""
+        """Let the device in that gives the passcode or a code that was shown, its cookie set in the
+        response; Refused where it is wrong, or was too often."""
         address = request.remote_addr or "nowhere"
         # Counted before it is heard: of many at once no more are heard than of one after the other.
         if not (self._limiter.hit(EACH, address) and self._limiter.hit(ALL, "all")):
@@ -83,9 +85,11 @@ class Door:
                     "on the machine that runs Zirkel.",
                 )
             )
+        plain = "".join(passcode.split())
+        code = self.codes.taken(plain)
         # One at a time: each takes much memory, by design.
         with self._hashing:
-            right = self._is_right("".join(passcode.split()))
+            right = code is not None or self._is_right(plain)
         if not right:
             raise Refused(
                 Problem(
@@ -97,7 +101,7 @@ class Door:
                 )
             )
         self._limiter.clear(EACH, address)
-        device, key = self.devices.add(name)
+        device, key = self.devices.add(name, None if code is None else code.lesson)
         response.set_cookie(
             COOKIE, self._signer.dumps([device.id, key]), max_age=A_YEAR, httponly=True,
             samesite="Strict", secure=self.secure, path="/",

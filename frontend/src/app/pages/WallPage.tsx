@@ -1,5 +1,7 @@
 // The wall of studies.
-import { Link } from "react-router";
+import { useQuery } from "@tanstack/react-query";
+import { Link, Navigate } from "react-router";
+import { queries } from "../../api/queries";
 import { StudyWall } from "../../features/wall";
 import { ArtistChoice } from "../../shared/ArtistChoice";
 import { useTitle } from "../../shared/useTitle";
@@ -8,6 +10,10 @@ import styles from "./pages.module.css";
 
 export default function WallPage() {
   useTitle("Studies");
+  const { data: door } = useQuery(queries.door());
+  if (door?.lesson) {
+    return <Navigate to={`/lessons/${door.lesson}`} replace />;
+  }
   return (
     <>
       <header className={styles.header}>

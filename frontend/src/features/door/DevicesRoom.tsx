@@ -10,7 +10,7 @@ import styles from "./Door.module.css";
 
 export function DevicesRoom() {
   const client = useQueryClient();
-  const { data: door, error } = useQuery(queries.door());
+  const { data: door, error } = useQuery({ ...queries.door(), refetchInterval: 5000 });
   const [trouble, setTrouble] = useState<string | null>(null);
   const make = async (made: Promise<unknown>) => {
     try {
@@ -66,7 +66,10 @@ export function DevicesRoom() {
               // biome-ignore lint/security/noDangerouslySetInnerHtml: drawn by Zirkel's own server
               dangerouslySetInnerHTML={{ __html: door.qr }}
             />
-            <figcaption>Scan it with the tablet or phone: it is let in at once.</figcaption>
+            <figcaption>
+              Scan it with the tablet or phone: it is let in at once. The code is good for one
+              device and ten minutes; then there is another.
+            </figcaption>
           </figure>
         )}
         <section aria-label="How another device comes in">
@@ -112,6 +115,7 @@ export function DevicesRoom() {
                 <b>
                   {each.name}
                   {each.this ? ", this one" : ""}
+                  {each.lesson ? ", a pupil's" : ""}
                 </b>
                 <span>seen {said(each.seen_at)}</span>
                 {(door.here || each.this) && (

@@ -129,8 +129,8 @@ function ClassLink({ id }: { id: string }) {
             dangerouslySetInnerHTML={{ __html: code.data.svg }}
           />
           <p>
-            Scan the code, or open <b>{code.data.address}</b> and give the passcode. Whoever is let
-            in can open every study here, not only their own.
+            Pupils scan the code: they come to this lesson and their own study, and to nothing else
+            here. Who opens <b>{code.data.address}</b> and gives the passcode may do everything.
           </p>
         </>
       ) : (

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from typing import TYPE_CHECKING
 
 from flask import Response
@@ -51,9 +52,10 @@ def post_passcode() -> Response:
 
 @routes.get("/door/qr", responses={"200": QrShown}, operation_id="qr")
 def get_qr(query: QrQuery) -> Response:
-    """The QR code that lets a device in and takes it to a page."""
+    """The QR code that lets a device in and takes it to a page; to a lesson, as a pupil's."""
     made = _here()
-    address = address_with(made.urls[0], made.passcode, query.path)
+    code = made.codes.shown(lesson_of(query.path))
+    address = address_with(made.urls[0], code, query.path)
     return as_json(QrShown(address=f"{made.urls[0]}{query.path}", svg=qr_svg(address)))
 
 
@@ -67,6 +69,12 @@ def delete_device(path: DevicePath) -> Response:
         _here()
     made.devices.put_out(path.device)
     return Response(status=204)
+
+
+def lesson_of(path: str) -> str | None:
+    """The lesson that a page's path leads to."""
+    found = re.fullmatch(r"/lessons/([0-9a-f]+)", path)
+    return None if found is None else found[1]
 
 
 def _open() -> Door:
@@ -101,7 +109,7 @@ def _shown(made: Door | None, guest: Guest | None) -> DoorShown:
     if made is None:
         return DoorShown(
             network=False, let_in=True, here=True, plain=False, device=None, addresses=[],
-            passcode=None, qr=None, devices=[],
+            passcode=None, qr=None, lesson=None, devices=[],
         )  # fmt: skip
     here = guest is not None and guest.here
     device = None if guest is None else guest.device
@@ -110,12 +118,13 @@ def _shown(made: Door | None, guest: Guest | None) -> DoorShown:
         device=None if device is None else device.name,
         addresses=list(made.urls) if guest is not None else [],
         passcode=made.passcode if here else None,
-        qr=qr_svg(address_with(made.urls[0], made.passcode)) if here else None,
+        qr=qr_svg(address_with(made.urls[0], made.codes.shown())) if here else None,
+        lesson=None if device is None else device.lesson,
         devices=[
             DeviceShown(
                 id=each.id, name=each.name, added_at=each.added_at, seen_at=each.seen_at,
-                this=device is not None and each.id == device.id,
+                this=device is not None and each.id == device.id, lesson=each.lesson,
             )
             for each in made.devices.all()
-        ] if guest is not None else [],
+        ] if guest is not None and (device is None or device.lesson is None) else [],
     )  # fmt: skip

@@ -15,6 +15,7 @@ from zirkel.views.lessons import (
     list_lessons,
 )
 from zirkel.web.border import blueprint, store
+from zirkel.web.door import door
 from zirkel.web.problems import as_json
 from zirkel.web.requests import Closing, Joining, LessonMade, LessonPath
 
@@ -43,7 +44,11 @@ def get_lesson(path: LessonPath) -> Response:
 @routes.post("/lessons/<lesson>/pupils", responses={"200": Joined}, operation_id="joinLesson")
 def post_pupil(path: LessonPath, body: Joining) -> Response:
     """Join under a name, or go on under it."""
-    study = join_lesson(store(), path.lesson, body.name, body.again)
+    made = door()
+    guest = None if made is None else made.guest()
+    device = guest.device if guest is not None else None
+    own = device.id if device is not None and device.lesson is not None else None
+    study = join_lesson(store(), path.lesson, body.name, body.again, own)
     return as_json(Joined(study_id=study))
 
 
