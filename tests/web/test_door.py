@@ -247,6 +247,31 @@ class Passcode(DoorCase):
         self.assertEqual(taken.status_code, 422)
         self.assertIn("another device", taken.json["detail"])
 
+    def test_an_address_that_is_no_longer_this_machine_s_is_asked(self):
+        self.assertEqual(self.status(self.device(OWN)), 200)
+        later = time.monotonic() + 60
+        with (
+            mock.patch("zirkel.web.locks.time.monotonic", return_value=later),
+            mock.patch("zirkel.web.locks.own_addresses", return_value=["192.168.1.9"]),
+        ):
+            self.assertEqual(self.status(self.device(OWN)), 401)
+            self.assertEqual(self.status(self.device("192.168.1.9")), 200)
+
+    def test_behind_a_proxy_changes_are_taken_from_the_public_address_alone(self):
+        self.serve(ask_everyone=True, public_url="https://draw.example")
+        client = self.device("127.0.0.1")
+        for origin, status in (
+            ("https://draw.example", 200), ("https://elsewhere.example", 403),
+            ("http://draw.example:8000", 403),
+        ):  # fmt: skip
+            answer = client.post(
+                "/api/v1/door", json={"passcode": CODE, "name": "Tablet"},
+                headers={"Host": "draw.example", "Origin": origin, "Sec-Fetch-Site": "same-origin"},
+            )  # fmt: skip
+            self.assertEqual(answer.status_code, status, origin)
+        self.assertEqual(client.get("/api/v1/door", headers={"Host": "x.example"}).status_code, 403)
+        self.assertFalse(client.get("/api/v1/door").json["plain"])
+
     def test_by_tls_the_cookie_goes_by_tls_only(self):
         self.serve(secure=True)
         client = self.device()

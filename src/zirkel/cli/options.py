@@ -4,6 +4,7 @@ other commands load none of it."""
 from __future__ import annotations
 
 import argparse
+import re
 from pathlib import Path
 
 from platformdirs import user_data_path
@@ -33,7 +34,22 @@ def add_serve_options(parser: argparse.ArgumentParser) -> None:
         help="ask for the passcode on this machine too: needed behind a proxy, where all requests "
         "come from here",
     )
+    parser.add_argument(
+        "--public-url",
+        type=_public,
+        help="the address at which your proxy serves it, as https://draw.example: changes are "
+        "taken from there, and from no other page",
+    )
     parser.add_argument("--demo", action="store_true", help="lay out the demonstration studies")
+
+
+def _public(text: str) -> str:
+    plain = text.rstrip("/").lower()
+    if not re.fullmatch(r"https?://[a-z0-9.\-]+(:\d{1,5})?", plain):
+        raise argparse.ArgumentTypeError(
+            f"“{text}” is no address of a server: give it as https://draw.example, without a path"
+        )
+    return plain
 
 
 def _port(text: str) -> int:

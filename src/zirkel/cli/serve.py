@@ -41,7 +41,7 @@ PLAINLY = (
 def serve(options: argparse.Namespace) -> None:
     """Serve until stopped."""
     alone = _is_alone(options.host)
-    passcode = None if alone and not options.ask_everyone else _passcode()
+    passcode = None if alone and not (options.ask_everyone or options.public_url) else _passcode()
     secure = _tls(options)
     _refuse_taken(options.host, options.port)
     if not (PAGES / "index.html").is_file():
@@ -67,6 +67,7 @@ def _serve(options: argparse.Namespace, passcode: str | None, secure: bool) -> N
             options.port,
             secure,
             options.ask_everyone,
+            options.public_url,
         )
         app = create_app(config)
     except OSError as error:

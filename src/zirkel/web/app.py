@@ -46,6 +46,8 @@ class WebConfig:
     secure: bool = False
     ask_everyone: bool = False
     """Whether this machine itself is asked too: behind a proxy, all come from here."""
+    public_url: str | None = None
+    """Where a proxy serves it to others, as https://draw.example."""
 
 
 def create_app(config: WebConfig) -> Flask:
@@ -66,7 +68,7 @@ def create_app(config: WebConfig) -> Flask:
     for routes in ROUTES:
         app.register_api(routes)
     register(app)
-    guard(app, config.host, config.passcode is not None)
+    guard(app, config.host, config.passcode is not None, config.public_url)
     watch_the_door(app, _door(config, kept))
     watch(app)
     connect(app)
@@ -84,7 +86,7 @@ def _door(config: WebConfig, kept: Store) -> Door | None:
 
     return Door(
         kept.devices, config.passcode, config.addresses, config.port, config.secure,
-        config.ask_everyone,
+        config.ask_everyone, config.public_url,
     )  # fmt: skip
 
 

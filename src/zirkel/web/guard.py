@@ -24,10 +24,12 @@ MOST_BODY = MOST_BYTES
 """No request has a larger body than a picture; what is larger is refused as it comes in."""
 
 
-def guard(app: Flask, host: str, network: bool) -> None:
+def guard(app: Flask, host: str, network: bool, public_url: str | None = None) -> None:
     """Refuse what isn't meant for this server. `network`: served beyond this machine, where it is
-    also known by any of its addresses and by its own name."""
+    also known by any of its addresses and its own name. `public_url`: where a proxy serves it."""
     names = {*OWN_NAMES, host.lower()}
+    if public_url:
+        names.add(_without_port(public_url.partition("://")[2]))
     if network:
         own = socket.gethostname().lower()
         names |= {own, f"{own}.local"}
@@ -44,7 +46,7 @@ def guard(app: Flask, host: str, network: bool) -> None:
                     "started with.",
                 )
             )
-        if request.method not in READS and _is_foreign():
+        if request.method not in READS and _is_foreign(public_url):
             raise Refused(
                 Problem(
                     title="From another page",
@@ -77,10 +79,12 @@ def expect_kind(*kinds: str) -> None:
         )
 
 
-def _is_foreign() -> bool:
+def _is_foreign(public_url: str | None) -> bool:
     site = request.headers.get("Sec-Fetch-Site", "none").lower()
     origin = request.headers.get("Origin")
-    return site not in OWN_SITES or origin not in (None, f"{request.scheme}://{request.host}")
+    # Behind a proxy that speaks TLS a page's origin is the public one, whatever reaches us.
+    own = (None, f"{request.scheme}://{request.host}", public_url)
+    return site not in OWN_SITES or origin not in own
 
 
 def _without_port(host: str) -> str:

@@ -4,6 +4,7 @@ wrong. Loaded only where others are served.
 
 from __future__ import annotations
 
+import time
 from collections.abc import Sequence
 from threading import Lock
 
@@ -16,7 +17,7 @@ from limits.storage import MemoryStorage
 from limits.strategies import MovingWindowRateLimiter
 
 from zirkel.store.devices import Device, Devices
-from zirkel.web.addresses import is_own_loop
+from zirkel.web.addresses import is_own_loop, own_addresses
 from zirkel.web.codes import Codes
 from zirkel.web.door import Guest
 from zirkel.web.problems import Problem, Refused
@@ -24,6 +25,8 @@ from zirkel.web.problems import Problem, Refused
 COOKIE = "zirkel_device"
 A_YEAR = 31_536_000
 WRONG, TOO_OFTEN = 403, 429
+ANYWHERE, LOOKED_AGAIN_S = "0.0.0.0", 15.0
+"""Asked for all addresses of this machine; after how long it is looked again which they are."""
 
 EACH, ALL = parse("5/minute"), parse("40/minute")
 """Wrong passcodes from one address, and from all."""
@@ -40,12 +43,16 @@ class Door:
         port: int,
         secure: bool,
         ask_everyone: bool = False,
+        public_url: str | None = None,
     ) -> None:
-        self.devices, self.addresses, self.secure = devices, addresses, secure
-        self._ask_everyone = ask_everyone
+        self.devices = devices
+        self.secure = secure or (public_url or "").startswith("https:")
+        self._ask_everyone = ask_everyone or public_url is not None
+        self._own, self._looked = tuple(addresses), time.monotonic()
         scheme = "https" if secure else "http"
         self.urls = [
-            f"{scheme}://{f'[{each}]' if ':' in each else each}:{port}" for each in addresses
+            *((public_url,) if public_url else ()),
+            *(f"{scheme}://{f'[{each}]' if ':' in each else each}:{port}" for each in addresses),
         ]
         self._signer = URLSafeSerializer(devices.signing_key(), salt=COOKIE)
         self._hasher = PasswordHasher()
@@ -61,7 +68,7 @@ class Door:
 
     def guest(self) -> Guest | None:
         """Who asks; None for who isn't let in."""
-        here = is_own_loop(request.remote_addr) or request.remote_addr in self.addresses
+        here = is_own_loop(request.remote_addr) or request.remote_addr in self._addresses()
         if here and not self._ask_everyone:
             return Guest(here=True, device=None)
         try:
@@ -70,6 +77,12 @@ class Door:
         except (BadSignature, TypeError, ValueError):
             return None
         return None if known is None else Guest(here=False, device=known)
+
+    def _addresses(self) -> Sequence[str]:
+        """This machine's own at the moment: one that it had at its start may be another's now."""
+        if time.monotonic() - self._looked > LOOKED_AGAIN_S:
+            self._own, self._looked = tuple(own_addresses(ANYWHERE)), time.monotonic()
+        return self._own
 
     def knock(self, passcode: str, name: str, response: Response) -> Device:
         """Let the device in that gives the passcode or a code that was shown, its cookie set in the
