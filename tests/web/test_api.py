@@ -1,5 +1,6 @@
 """The API: use cases end to end, problems as RFC 9457, and fuzzing against its own document."""
 
+import gzip
 import json
 import tempfile
 import threading
@@ -33,6 +34,19 @@ class ApiCase(ServedCase):
 
 
 class UseCases(ApiCase):
+    def test_answers_of_some_length_are_packed_for_who_can_unpack_them(self):
+        plain = self.client.get("/api/v1/studies/1")
+        self.assertNotIn("Content-Encoding", plain.headers)
+        asked = {"Accept-Encoding": "gzip"}
+        packed = self.client.get("/api/v1/studies/1", headers=asked)
+        self.assertEqual(packed.headers["Content-Encoding"], "gzip")
+        self.assertEqual(json.loads(gzip.decompress(packed.data)), plain.json)
+        self.assertLess(len(packed.data), 0.4 * len(plain.data))
+        # What the door says holds the passcode, and short answers gain nothing.
+        for path in ("/api/v1/door", "/api/v1/running"):
+            answer = self.client.get(path, headers=asked)
+            self.assertNotIn("Content-Encoding", answer.headers)
+
     def test_a_study_on_the_bench(self):
         bench = self.client.get("/api/v1/studies/1").json
         self.assertEqual(bench, self.made)

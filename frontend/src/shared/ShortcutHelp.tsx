@@ -1,53 +1,18 @@
-// The keys of the screen at hand and Zirkel's own words, opened with "?".
-import { Switch } from "antd";
-import { useState } from "react";
+// The keys of the screen at hand and Zirkel's own words, opened with "?" and fetched then.
+import { lazy, Suspense } from "react";
 import { Dialog } from "./Dialog";
-import { GLOSSARY } from "./glossary";
-import { Legend } from "./Legend";
-import { letterKeys, setLetterKeys } from "./letterKeys";
-import styles from "./ShortcutHelp.module.css";
 import type { Shortcut } from "./useShortcuts";
+
+const HelpPages = lazy(() => import("./HelpPages").then((each) => ({ default: each.HelpPages })));
 
 type Props = { open: boolean; onClose: () => void; shortcuts: readonly Shortcut[] };
 
 export function ShortcutHelp({ open, onClose, shortcuts }: Props) {
-  const [letters, setLetters] = useState(letterKeys);
-  const turn = (on: boolean) => {
-    setLetterKeys(on);
-    setLetters(on);
-  };
   return (
     <Dialog open={open} onClose={onClose} title="Marks, words and keys">
-      <Legend />
-      <dl className={styles.words}>
-        {GLOSSARY.map(([word, meaning]) => (
-          <div key={word}>
-            <dt>{word}</dt>
-            <dd>{meaning}</dd>
-          </div>
-        ))}
-      </dl>
-      {shortcuts.length > 0 && (
-        <>
-          <h2 className={styles.head}>Keys on this screen</h2>
-          <p className={styles.switch}>
-            <Switch checked={letters} onChange={turn} aria-label="Single letters are keys" />
-            Single letters and figures are keys; off, only those with Ctrl are.
-          </p>
-          <dl className={styles.list}>
-            {shortcuts.map((each) => (
-              <div key={each.keys}>
-                <dt>
-                  {each.keys.split(" ").map((key) => (
-                    <kbd key={key}>{key}</kbd>
-                  ))}
-                </dt>
-                <dd>{each.does}</dd>
-              </div>
-            ))}
-          </dl>
-        </>
-      )}
+      <Suspense fallback={<p role="status">Fetching the words…</p>}>
+        <HelpPages shortcuts={shortcuts} />
+      </Suspense>
     </Dialog>
   );
 }

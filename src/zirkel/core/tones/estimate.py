@@ -11,6 +11,7 @@ import numpy as np
 
 from zirkel.core.arrays import Array, Indices
 from zirkel.core.light import ToneArea, ToneReading
+from zirkel.core.tones.own_eye import own_scale, scaled
 from zirkel.core.tones.probit import Compared, Mode, compared, find_mode, likelihood, tied_parts
 
 DOUBTFUL = 3.29
@@ -64,6 +65,8 @@ class Estimate:
     index: Mapping[str, int]
     of: Compared
     mode: Mode
+    eye: float
+    """By how much this eye's comparisons err more than usual; 1 where nothing tells."""
 
     def difference(self, first: str, second: str) -> tuple[float, float]:
         """How much darker one area is than another, and the sd of that."""
@@ -82,6 +85,13 @@ def estimate(areas: Sequence[ToneArea], readings: Sequence[ToneReading]) -> Esti
     mode = find_mode(of, use)
     known, anchored = _known(of)
     seen = _against_others(of, use[0], mode)
+    # What stands out is no sign of how this eye errs: one slip would pass for a rough eye.
+    sound = np.where(np.abs(seen[1]) > DOUBTFUL, 0.0, 1.0)
+    eye = own_scale(of, sound)
+    if eye != 1.0:
+        of = scaled(of, eye)
+        mode = find_mode(of, use)
+        seen = _against_others(of, use[0], mode)
     return Estimate(
         anchored=anchored,
         tones=_told(index, mode, known, anchored),
@@ -91,7 +101,7 @@ def estimate(areas: Sequence[ToneArea], readings: Sequence[ToneReading]) -> Esti
         },
         doubts=_doubts(of, held, mode, seen),
         loose=tuple(name for name, i in index.items() if i not in known),
-        index=index, of=of, mode=mode,
+        index=index, of=of, mode=mode, eye=eye,
     )  # fmt: skip
 
 

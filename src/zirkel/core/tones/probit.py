@@ -135,6 +135,13 @@ def find_mode(of: Compared, use: Array, start: Array | None = None) -> Mode:
     return Mode(tones, np.asarray(np.linalg.inv(curvature), dtype=float))
 
 
+def evidence(of: Compared, use: Array, found: Mode) -> float:
+    """Log marginal likelihood of one problem by Laplace's approximation, up to a constant; a
+    step's likelihood has its sigma's part in it too."""
+    _, size = np.linalg.slogdet(found.covariance[0])
+    return float(_log_posterior(of, use, found.tones)[0] + 0.5 * size)
+
+
 def _log_posterior(of: Compared, use: Array, tones: Array) -> Array:
     log_p, _, _ = likelihood(of, tones @ of.rows.T)
     prior = -0.5 * ((tones - PRIOR) / PRIOR_SD) ** 2
