@@ -2,7 +2,9 @@
 
 import csv
 import io
+import json
 import unittest
+import urllib.request
 from pathlib import Path
 
 from playwright.sync_api import expect
@@ -126,6 +128,55 @@ class Dictated(DrawCase):
         self.page.wait_for_selector("[data-dictated='3']")
         self.page.keyboard.press("Escape")
         self.page.wait_for_selector("text=/^4 of/")
+
+
+VOICE = """
+  window.spoken = [];
+  window.SpeechSynthesisUtterance = class { constructor(text) { this.text = text; } };
+  Object.defineProperty(window, "speechSynthesis", {value: {
+    getVoices: () => VOICES, cancel() {}, addEventListener() {}, removeEventListener() {},
+    speak: each => window.spoken.push([each.text, each.rate, each.voice.name]),
+  }});
+"""
+"""A voice of which it is kept what was handed to it."""
+
+FAR = '{lang: "en-GB", localService: false, name: "far"}'
+HERE = '{lang: "en-GB", localService: true, name: "here"}'
+
+
+class Aloud(DrawCase):
+    own_window = True
+
+    def test_a_whole_recipe_is_said_by_a_pedal_alone(self):
+        self.page.add_init_script(VOICE.replace("VOICES", f"[{FAR}, {HERE}]"))
+        self.open(f"/studies/{self.number}/draw?easel=yes", "[data-dictated='0']")
+        self.page.get_by_role("button", name="Say it aloud").click()
+        with urllib.request.urlopen(
+            f"{self.server.address}/api/v1/studies/{self.number}/recipe"
+        ) as answer:
+            steps = [each["said"] for each in json.load(answer)["dictation"]]
+        for number in range(1, len(steps)):
+            self.page.keyboard.press("PageDown")
+            self.page.wait_for_selector(f"[data-dictated='{number}']")
+        spoken = self.page.evaluate("window.spoken")
+        self.assertEqual([text for text, _, _ in spoken], steps)
+        self.assertEqual({(rate, voice) for _, rate, voice in spoken}, {(1, "here")})
+        # What reads the screen is not to say it a second time.
+        self.assertEqual(self.page.locator("[aria-live=assertive]").count(), 0)
+        self.page.get_by_role("button", name="Slower").click()
+        self.page.get_by_role("button", name="Again").click()
+        text, rate, _ = self.page.evaluate("window.spoken.at(-1)")
+        self.assertEqual((text, rate), (steps[-1], 0.75))
+        self.page.get_by_role("button", name="Silent").click()
+        self.assertEqual(self.page.locator("[aria-live=assertive]").count(), 1)
+
+    def test_where_there_is_no_voice_it_is_said_so(self):
+        self.page.add_init_script(VOICE.replace("VOICES", "[]"))
+        self.open(f"/studies/{self.number}/draw?easel=yes", "[data-dictated='0']")
+        self.page.wait_for_selector("text=no voice to say it aloud")
+        self.page.keyboard.press("PageDown")
+        self.page.wait_for_selector("[data-dictated='1']")
+        self.assertEqual(self.page.evaluate("window.spoken"), [])
 
 
 class Drawing(DrawCase):

@@ -3,6 +3,7 @@ import { Button, Segmented } from "antd";
 import { useEffect, useState } from "react";
 import type { Bench, RecipeRoom } from "../../api/types";
 import { useAwake } from "../../shared/useAwake";
+import { useVoice } from "../../shared/useVoice";
 import { NEXT, Sentence } from "./Dictation";
 import styles from "./Loud.module.css";
 import { RecipeSheet } from "./RecipeSheet";
@@ -28,6 +29,14 @@ export function Loud({ bench, room, at, onGo, onLeave, onDrawn }: Props) {
   const dark = useAwake();
   const now = room.dictation[at];
   const last = at >= room.dictation.length - 1;
+  const voice = useVoice();
+  const { on, say } = voice;
+  useEffect(() => {
+    const item = room.dictation[at];
+    if (on && item) {
+      say(item.said);
+    }
+  }, [on, say, at, room.dictation]);
   useEffect(() => {
     if (!pace || last) {
       return;
@@ -40,7 +49,8 @@ export function Loud({ bench, room, at, onGo, onLeave, onDrawn }: Props) {
       {/* biome-ignore lint/a11y/useKeyWithClickEvents: a tap anywhere; keys are the room's own */}
       {/* biome-ignore lint/a11y/noStaticElementInteractions: the button below does the same */}
       <div className={styles.ground} data-dictated={at} onClick={() => !last && onGo(at + 1)}>
-        <div className={styles.words} aria-live="assertive">
+        {/* Said once: by the voice, or by what reads the screen. */}
+        <div className={styles.words} aria-live={on ? "off" : "assertive"}>
           <small>
             {at + 1} of {room.dictation.length}
             {dark && at === 0 && <span> {dark}</span>}
@@ -61,6 +71,23 @@ export function Loud({ bench, room, at, onGo, onLeave, onDrawn }: Props) {
           <Button type="primary" size="large" onClick={() => onGo(at + 1)}>
             {now ? (NEXT[now.kind] ?? "Next") : "Next"} <kbd>Space</kbd>
           </Button>
+        )}
+        {voice.can ? (
+          <Button size="large" aria-pressed={on} onClick={voice.turn}>
+            {on ? "Silent" : "Say it aloud"}
+          </Button>
+        ) : (
+          <span>This browser has no voice to say it aloud.</span>
+        )}
+        {on && (
+          <>
+            <Button size="large" onClick={() => say(now?.said ?? "")}>
+              Again
+            </Button>
+            <Button size="large" aria-pressed={voice.slow} onClick={voice.slower}>
+              Slower
+            </Button>
+          </>
         )}
         <Segmented
           options={PACES}

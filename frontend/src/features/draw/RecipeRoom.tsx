@@ -21,8 +21,8 @@ import { TakeAlong } from "./TakeAlong";
 type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
 
 const SHORTCUTS = [
-  { keys: "→ or Space", does: "The next thing to do" },
-  { keys: "←", does: "The one before" },
+  { keys: "→, Space or PageDown", does: "The next thing to do" },
+  { keys: "← or PageUp", does: "The one before" },
   { keys: "Home, End", does: "The first, the last" },
   { keys: "e", does: "Large, for full hands; Esc leaves it" },
   { keys: "?", does: "These keys" },
@@ -63,6 +63,9 @@ export function RecipeRoom({ bench, make }: Props) {
     const to = new Map([
       ["ArrowRight", at + 1],
       ["ArrowLeft", at - 1],
+      // A foot pedal's keys.
+      ["PageDown", at + 1],
+      ["PageUp", at - 1],
       ["Home", 0],
       ["End", count - 1],
       ...(onControl ? [] : ([[" ", at + 1]] as const)),
