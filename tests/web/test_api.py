@@ -51,7 +51,7 @@ class UseCases(ApiCase):
         bench = self.client.get("/api/v1/studies/1").json
         self.assertEqual(bench, self.made)
         rim = next(each for each in bench["landmarks"] if each["id"] == "pot_rim")
-        self.assertEqual((rim["standing"], rim["letters"]), ("held", "pr"))
+        self.assertEqual((rim["standing"], rim["letters"]), ("held", "p"))
         self.assertEqual(
             bench["readings"][0]["said"], "Can, top of rim to Pot, rim: 1 5/8 cans right"
         )
