@@ -122,10 +122,8 @@ class Bench(BrowserCase):
     def test_the_keys_are_shown(self):
         self.page.keyboard.press("?")
         dialog = self.page.get_by_role("dialog")
-        dialog.wait_for()
-        said = dialog.inner_text()
         for words in ("Keep the reading", "Undo", "Take up what is suggested", "Upright"):
-            self.assertIn(words, said)
+            expect(dialog).to_contain_text(words)
 
     def test_nothing_scrolls_at_the_bench(self):
         height = self.page.evaluate("document.documentElement.scrollHeight")

@@ -63,7 +63,11 @@ class Drawn(BrowserCase):
     def tap(self, name, place):
         """Taps a landmark on the flattened sheet, when its turn has come."""
         self.page.wait_for_selector(f"text=Tap where {self.called[name]} is drawn")
-        box = self.page.locator("svg[data-pointing=true]").bounding_box()
+        board = self.page.locator("svg[data-pointing=true]")
+        # A phone that was turned is laid out anew, and its picture after that.
+        box = None
+        while box != (box := board.bounding_box()):
+            self.page.evaluate(PAINTED)
         x = box["x"] + box["width"] * place[0] / self.size[0]
         y = box["y"] + box["height"] * place[1] / self.size[1]
         version = self.version()

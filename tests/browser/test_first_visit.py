@@ -106,5 +106,12 @@ class OnAPhone(FirstVisit):
         return self.page.locator("section[aria-label='First steps']")
 
 
+class OnAPhoneLyingDown(FirstVisit):
+    """By touch, with what is asked and the pad beside the pictures."""
+
+    viewport: ClassVar = {"width": 844, "height": 390}
+    touch = True
+
+
 if __name__ == "__main__":
     unittest.main()

@@ -1,6 +1,7 @@
 // Over the subject's side: the stick to be taken up, the truth to be revealed, what spoils a hand.
 import { Button } from "antd";
 import styles from "./BenchRoom.module.css";
+import own from "./SubjectTools.module.css";
 import { StickBar } from "./stick";
 import type { Room } from "./useBenchRoom";
 
@@ -30,7 +31,7 @@ export function SubjectTools({ room }: { room: Room }) {
         </div>
       )}
       {revealed && (
-        <p role="status" className={styles.revealed}>
+        <p role="status" className={own.revealed}>
           {truth.data?.said ?? truth.error?.message ?? "Looking behind the curtain…"}
         </p>
       )}
