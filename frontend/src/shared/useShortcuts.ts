@@ -1,5 +1,5 @@
 // Keys of the screen at hand; quiet while something is typed into a field or a dialog is open.
-import { useEffect, useRef } from "react";
+import { useEffect, useLayoutEffect, useRef } from "react";
 import { letterKeys } from "./letterKeys";
 
 export type Shortcut = { keys: string; does: string };
@@ -20,7 +20,8 @@ export function dialogOpen(): boolean {
 /** `handler` gets every key that no field wants; it answers whether it took it. */
 export function useShortcuts(handler: Handler): void {
   const latest = useRef(handler);
-  useEffect(() => {
+  // With what is shown, not after it: a key pressed at once means what stands there.
+  useLayoutEffect(() => {
     latest.current = handler;
   });
   useEffect(() => {
