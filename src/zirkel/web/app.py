@@ -32,7 +32,7 @@ CONTENT_POLICY = (
 )
 A_YEAR = 31_536_000
 LEAST_PACKED, PACKING = 1400, 4
-"""Bytes that one packet takes anyway; how hard it is tried: a fifth is left in a millisecond."""
+"""Bytes that one packet takes anyway; how hard it is tried, of nine."""
 
 
 @dataclass(frozen=True, slots=True)

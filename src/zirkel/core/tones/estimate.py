@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from zirkel.core.arrays import Array, Indices
+from zirkel.core.arrays import Array
 from zirkel.core.light import ToneArea, ToneReading
 from zirkel.core.tones.own_eye import own_scale, scaled
 from zirkel.core.tones.probit import Compared, Mode, compared, find_mode, likelihood, tied_parts
@@ -222,8 +222,3 @@ def _path(links: Mapping[str, Sequence[str]], start: str, end: str) -> list[str]
                 before[each] = here
                 queue.append(each)
     return []
-
-
-def parts_of(found: Estimate) -> list[Indices]:
-    """The areas as they hang together."""
-    return tied_parts(found.of)
