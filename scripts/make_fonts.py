@@ -1,6 +1,7 @@
 """Makes the fonts for PDFs from those of the front end: fixed weights, as TrueType.
 
-Needs fonttools and brotli, and the front end's packages installed. Run once; the results are kept.
+Needs fonttools and brotli, and both variable families installed beside the front end's packages
+(`npm install --no-save @fontsource-variable/source-serif-4`). Run once; the results are kept.
 """
 
 from pathlib import Path

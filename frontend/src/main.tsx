@@ -1,6 +1,7 @@
 // The entry: fonts, styles, the application.
 import "@fontsource-variable/source-sans-3/wght.css";
-import "@fontsource-variable/source-serif-4/wght.css";
+import "@fontsource/source-serif-4/500.css";
+import "@fontsource/source-serif-4/600.css";
 import "antd/dist/reset.css";
 import "./app/global.css";
 import "./app/print.css";

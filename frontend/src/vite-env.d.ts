@@ -1,3 +1,3 @@
 /// <reference types="vite/client" />
-declare module "@fontsource-variable/source-serif-4";
+declare module "@fontsource/source-serif-4/*";
 declare module "@fontsource-variable/source-sans-3";

@@ -48,6 +48,27 @@ class Framing(SubjectCase):
         self.assertEqual(self.frame(), wider)
         self.undo()
 
+    def test_from_closer_an_edge_moves_by_less(self):
+        def dragged():
+            left = self.frame()[0]
+            at = self.middle("[aria-label='Left edge of the frame'] circle")
+            self.drag(at, (at[0] - 28, at[1]))
+            self.page.wait_for_function(
+                "then => document.querySelector('[data-frame]').dataset.frame.split(' ')[0] != then",
+                arg=f"{left:.3f}",
+            )
+            return left - self.frame()[0]
+
+        whole = dragged()
+        taken_in = self.page.locator("section", has_text="What is taken in")
+        for _ in range(2):
+            taken_in.get_by_role("button", name="Look closer").click()
+        self.page.wait_for_timeout(200)
+        self.page.locator("[aria-label='Left edge of the frame']").scroll_into_view_if_needed()
+        self.assertLess(dragged(), whole / 1.5)
+        taken_in.get_by_role("button", name="As a whole").click()
+        expect(taken_in.get_by_role("button", name="As a whole")).to_have_count(0)
+
     def test_by_keys_and_in_the_sheet_s_proportion(self):
         self.page.focus("[aria-label='Top edge of the frame']")
         before = self.frame()

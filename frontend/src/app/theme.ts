@@ -84,14 +84,6 @@ export function themeFor(dim: boolean): ThemeConfig {
         paddingInlineLG: 18,
         contentFontSizeLG: 16,
       },
-      Segmented: {
-        itemSelectedColor: colour.graphite,
-        controlPaddingHorizontal: 8,
-        trackBg: colour.shade,
-        itemSelectedBg: colour.paper,
-        itemColor: colour.pencil,
-        itemHoverBg: colour.ground,
-      },
       // A finger's breadth, not a pointer's.
       Switch: { trackHeight: 28, trackMinWidth: 54, handleSize: 24 },
       Slider: { handleSize: 24, handleSizeHover: 26, controlSize: 30, railSize: 6 },

@@ -1,6 +1,6 @@
 // Whose eye it is: names without accounts. One artist draws in a browser until another is chosen.
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button, Input } from "antd";
+import { Button } from "antd";
 import { useState } from "react";
 import { ApiError, api } from "../api/client";
 import { queries } from "../api/queries";
@@ -37,13 +37,15 @@ export function ArtistChoice() {
           give.mutate();
         }}
       >
-        <Input
+        <input
+          className="field"
+          // biome-ignore lint/a11y/noAutofocus: it stands there because a name was asked for
           autoFocus
           aria-label="Name of the artist"
           placeholder="Name"
           value={name}
           maxLength={80}
-          status={give.error ? "error" : ""}
+          aria-invalid={give.error !== null}
           onChange={(event) => setName(event.target.value)}
         />
         <Button htmlType="submit" type="primary" loading={give.isPending}>

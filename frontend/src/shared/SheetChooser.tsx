@@ -1,6 +1,7 @@
 // Choosing a sheet: size, direction, margins.
-import { Input, Segmented } from "antd";
+import { Input } from "antd";
 import { useState } from "react";
+import { Choice } from "./Choice";
 import styles from "./SheetChooser.module.css";
 import { SHEETS, soldAs } from "./sheets";
 
@@ -52,7 +53,7 @@ export function SheetChooser({ value, onChange }: Props) {
         </div>
       )}
       <div className={styles.own}>
-        <Segmented
+        <Choice
           options={[
             { label: "Upright", value: "upright" },
             { label: "Across", value: "across" },

@@ -1,6 +1,7 @@
 // Beside the picture: what to sight next, the readings, the marks, or the set-up.
-import { Segmented } from "antd";
+
 import { lazy, Suspense, useState } from "react";
+import { Choice } from "../../shared/Choice";
 import { FirstSteps } from "../../shared/FirstSteps";
 import styles from "./BenchRoom.module.css";
 import { heldAs } from "./pad";
@@ -15,7 +16,7 @@ export function SidePane({ room }: { room: Room }) {
   const [unchecked, setUnchecked] = useState(false);
   return (
     <aside className={styles.side}>
-      <Segmented block options={[...SIDES]} value={side} onChange={room.turnTo} />
+      <Choice block options={[...SIDES]} value={side} onChange={room.turnTo} />
       <FirstSteps bench={bench} room="bench" stick={room.stick} />
       <div className={styles.scroll}>
         {side === "Next" && (

@@ -1,7 +1,8 @@
 // How the drawing is judged: against what, how closely, and whether the eye speaks first.
-import { Input, Segmented, Switch } from "antd";
+import { Input, Switch } from "antd";
 import { useState } from "react";
 import type { Change, CheckRoom } from "../../api/types";
+import { Choice } from "../../shared/Choice";
 import styles from "./Check.module.css";
 
 type Props = {
@@ -26,7 +27,7 @@ export function Judging({ room, inches, tell }: Props) {
     <details className={styles.judging}>
       <summary>How it is judged</summary>
       <p>Against</p>
-      <Segmented
+      <Choice
         block
         options={[
           { value: "plan", label: "The plan" },
@@ -36,7 +37,7 @@ export function Judging({ room, inches, tell }: Props) {
         onChange={(against) => put({ against })}
       />
       <p>Drawn</p>
-      <Segmented<"recipe" | "eye">
+      <Choice<"recipe" | "eye">
         block
         options={[
           { value: "recipe", label: "By the recipe" },
@@ -46,7 +47,7 @@ export function Judging({ room, inches, tell }: Props) {
         onChange={(by) => tell({ type: "set_drawn_by", by })}
       />
       <p>How closely</p>
-      <Segmented
+      <Choice
         block
         options={[
           { value: "copy", label: "A copy" },

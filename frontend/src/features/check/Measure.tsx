@@ -1,7 +1,8 @@
 // Getting the drawing in: by a photograph, by ruler, by the stick, or any mixture of them.
-import { Button, Segmented } from "antd";
+import { Button } from "antd";
 import { useState } from "react";
 import type { Bench, Change, CheckRoom } from "../../api/types";
+import { Choice } from "../../shared/Choice";
 import { PictureUpload } from "../../shared/PictureUpload";
 import { Said } from "../../shared/Said";
 import styles from "./Check.module.css";
@@ -37,7 +38,7 @@ export function Measure(props: Props) {
   return (
     <>
       <h2>Where does your drawing stand?</h2>
-      <Segmented
+      <Choice
         block
         options={[...WAYS]}
         value={way}

@@ -1,7 +1,8 @@
 // The drawing sighted like the subject: the same ratios and tilts, taken of what is drawn.
-import { Button, Input, Segmented, Select } from "antd";
+import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import type { Bench, Change, CheckRoom } from "../../api/types";
+import { Choice } from "../../shared/Choice";
 import styles from "./Check.module.css";
 
 type Props = {
@@ -52,7 +53,7 @@ export function Stick({ bench, room, tell }: Props) {
         Sight your drawing as you sighted the subject, counted in {bench.unit?.name ?? "the unit"}{" "}
         as you drew it.
       </p>
-      <Segmented
+      <Choice
         block
         options={KINDS.map(({ value, label }) => ({ value, label }))}
         value={kind}

@@ -1,7 +1,8 @@
 // Dictated with full hands: one thing, huge; the next by one key, a tap anywhere, or after a while.
-import { Button, Segmented } from "antd";
+import { Button } from "antd";
 import { useEffect, useState } from "react";
 import type { Bench, RecipeRoom } from "../../api/types";
+import { Choice } from "../../shared/Choice";
 import { useAwake } from "../../shared/useAwake";
 import { useVoice } from "../../shared/useVoice";
 import { NEXT, Sentence } from "./Dictation";
@@ -89,7 +90,7 @@ export function Loud({ bench, room, at, onGo, onLeave, onDrawn }: Props) {
             </Button>
           </>
         )}
-        <Segmented
+        <Choice
           options={PACES}
           value={pace}
           onChange={(value) => setPace(Number(value))}

@@ -1,11 +1,11 @@
 // Placing every landmark by hand: one at a time, each step drawn; the school; what is taken along.
 
 import { useQuery } from "@tanstack/react-query";
-import { Segmented } from "antd";
 import { useCallback, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { queries } from "../../api/queries";
 import type { Bench, Change } from "../../api/types";
+import { Choice } from "../../shared/Choice";
 import { Coming } from "../../shared/Coming";
 import { FirstSteps } from "../../shared/FirstSteps";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
@@ -101,7 +101,7 @@ export function RecipeRoom({ bench, make }: Props) {
     return <Loud bench={bench} room={room} at={at} onGo={go} onLeave={leave} onDrawn={drawn} />;
   }
   const tabs = (
-    <Segmented
+    <Choice
       block
       options={[...VIEWS]}
       value={view}

@@ -1,6 +1,7 @@
 // The school: looked at before it is taken up, its set-up, checks, mistakes and its own table.
-import { Button, Segmented, Select } from "antd";
+import { Button, Select } from "antd";
 import type { Change, RecipeRoom as Room } from "../../api/types";
+import { Choice } from "../../shared/Choice";
 import { Sign } from "../../shared/drawn";
 import { Said } from "../../shared/Said";
 import { OwnEye } from "./OwnEye";
@@ -49,7 +50,7 @@ export function SchoolSide({ room, onLook, onTakeUp, onChange }: SideProps) {
         </div>
       )}
       <p className={styles.note}>{room.title}.</p>
-      <Segmented
+      <Choice
         block
         options={[
           { value: "out", label: "Outline first" },
@@ -59,7 +60,7 @@ export function SchoolSide({ room, onLook, onTakeUp, onChange }: SideProps) {
         onChange={(value) => begin({ inside_out: value === "in" })}
       />
       {!room.inside_out && (
-        <Segmented
+        <Choice
           block
           options={[
             { value: "draw", label: "Draw the box" },

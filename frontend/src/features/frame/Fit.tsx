@@ -1,9 +1,11 @@
 // The sheet as it will be: the drawing is dragged about on it; its size is a length for the unit.
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Bench, SheetRoom } from "../../api/types";
 import { polyline } from "../../geometry/marks";
 import { fitted, type Point } from "../../geometry/scale";
+import { CloserBox } from "../../shared/CloserBox";
 import { DragHandle } from "../../shared/DragHandle";
+import { useCloser } from "../../shared/useCloser";
 import styles from "./Sheet.module.css";
 
 const WIDTH = 430;
@@ -17,6 +19,8 @@ type Props = {
 };
 
 export function Fit({ bench, room, onPlace }: Props) {
+  const around = useRef<HTMLDivElement>(null);
+  const closer = useCloser(around);
   const s = bench.sheet;
   const scale = fitted(
     { width: s.width_mm, height: s.height_mm },
@@ -62,61 +66,66 @@ export function Fit({ bench, room, onPlace }: Props) {
   });
   const start = { x: box.x - off.x, y: box.y - off.y };
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className={`on-paper ${styles.fit}`}
-      role="group"
-      aria-label="The sheet"
-    >
-      <rect
-        {...rect(at({ x: 0, y: 0 }), at({ x: s.width_mm, y: s.height_mm }))}
-        className={styles.paper}
-      />
-      <rect
-        {...rect(
-          at({ x: s.margin_left_mm, y: s.margin_top_mm }),
-          at({ x: s.width_mm - s.margin_right_mm, y: s.height_mm - s.margin_bottom_mm }),
-        )}
-        className={styles.margin}
-        data-fits={s.fits}
-      />
-      <rect
-        x={corner.x}
-        y={corner.y}
-        width={wide * scale.perMm}
-        height={high * scale.perMm}
-        className={styles.window}
-        data-placed={`${box.x.toFixed(1)} ${box.y.toFixed(1)}`}
-      />
-      {bench.shapes.map((shape) => (
-        <path
-          key={shape.id}
-          className={styles.drawn}
-          d={polyline(
-            shape.outline.flatMap((id) => places.get(id) ?? []),
-            shape.closed,
-          )}
-        />
-      ))}
-      <DragHandle
-        at={middle}
-        name="The drawing on the sheet"
-        value={`${Math.round(box.x)} mm from the left, ${Math.round(box.y)} mm from the top`}
-        onDrag={(p) => {
-          const there = scale.toSheet(p);
-          const to = limit(there.x - wide / 2, there.y - high / 2);
-          setOff({ x: to.x - start.x, y: to.y - start.y });
-        }}
-        onStep={(way) => {
-          const to = limit(box.x + way.x * STEP * freeX, box.y + way.y * STEP * freeY);
-          setOff({ x: to.x - start.x, y: to.y - start.y });
-        }}
-        onDone={() => (off.x !== 0 || off.y !== 0) && place(box.x, box.y)}
-      >
-        <circle r="13" className={styles.carry} />
-        <path d="M-7 0H7M0 -7V7" className={styles.carryCross} />
-      </DragHandle>
-    </svg>
+    <CloserBox closer={closer}>
+      <div className={`on-paper ${styles.fit}`} ref={around} {...closer.touching}>
+        <svg
+          viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+          className={styles.board}
+          style={{ width: `${100 * closer.zoom}%` }}
+          role="group"
+          aria-label="The sheet"
+        >
+          <rect
+            {...rect(at({ x: 0, y: 0 }), at({ x: s.width_mm, y: s.height_mm }))}
+            className={styles.paper}
+          />
+          <rect
+            {...rect(
+              at({ x: s.margin_left_mm, y: s.margin_top_mm }),
+              at({ x: s.width_mm - s.margin_right_mm, y: s.height_mm - s.margin_bottom_mm }),
+            )}
+            className={styles.margin}
+            data-fits={s.fits}
+          />
+          <rect
+            x={corner.x}
+            y={corner.y}
+            width={wide * scale.perMm}
+            height={high * scale.perMm}
+            className={styles.window}
+            data-placed={`${box.x.toFixed(1)} ${box.y.toFixed(1)}`}
+          />
+          {bench.shapes.map((shape) => (
+            <path
+              key={shape.id}
+              className={styles.drawn}
+              d={polyline(
+                shape.outline.flatMap((id) => places.get(id) ?? []),
+                shape.closed,
+              )}
+            />
+          ))}
+          <DragHandle
+            at={middle}
+            name="The drawing on the sheet"
+            value={`${Math.round(box.x)} mm from the left, ${Math.round(box.y)} mm from the top`}
+            onDrag={(p) => {
+              const there = scale.toSheet(p);
+              const to = limit(there.x - wide / 2, there.y - high / 2);
+              setOff({ x: to.x - start.x, y: to.y - start.y });
+            }}
+            onStep={(way) => {
+              const to = limit(box.x + way.x * STEP * freeX, box.y + way.y * STEP * freeY);
+              setOff({ x: to.x - start.x, y: to.y - start.y });
+            }}
+            onDone={() => (off.x !== 0 || off.y !== 0) && place(box.x, box.y)}
+          >
+            <circle r="13" className={styles.carry} />
+            <path d="M-7 0H7M0 -7V7" className={styles.carryCross} />
+          </DragHandle>
+        </svg>
+      </div>
+    </CloserBox>
   );
 }
 

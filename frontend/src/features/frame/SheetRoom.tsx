@@ -1,7 +1,8 @@
 // Frame and fit: what is taken in, how it lies on the sheet, what could run off.
-import { Button, Input, InputNumber, Segmented, Select, Switch } from "antd";
+import { Button, Input, InputNumber, Select, Switch } from "antd";
 import { useState } from "react";
 import type { Bench, Change, SheetRoom as Room, RoomFrame } from "../../api/types";
+import { Choice } from "../../shared/Choice";
 import { Coming } from "../../shared/Coming";
 import { Said } from "../../shared/Said";
 import { Fit } from "./Fit";
@@ -33,7 +34,7 @@ export function SheetRoom({ bench, make }: Props) {
           onMove={sheet.move}
         />
         {bench.subject.kind === "scene" && (
-          <Segmented
+          <Choice
             options={[
               { label: "As measured", value: false },
               { label: "The scene", value: true },
@@ -180,7 +181,7 @@ function Sizes({ bench, room, tell }: { bench: Bench; room: Room; tell: Tell }) 
   return (
     <div>
       <h2>One {room.unit} on the sheet</h2>
-      <Segmented
+      <Choice
         options={[
           { value: "mm", label: "mm" },
           { value: "in", label: "inches" },

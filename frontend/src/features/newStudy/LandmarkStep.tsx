@@ -1,7 +1,8 @@
 // Landmarks of one's own: each tapped, then named.
-import { Button, Input, Segmented } from "antd";
+import { Button, Input } from "antd";
 import { useState } from "react";
 import type { Point } from "../../geometry/scale";
+import { Choice } from "../../shared/Choice";
 import styles from "./NewStudy.module.css";
 import { freeId, rounded, type StepProps, without } from "./useDraft";
 
@@ -45,7 +46,7 @@ export function LandmarkStep({
               onPressEnter={add}
             />
           </label>
-          <Segmented
+          <Choice
             block
             value={tier}
             onChange={setTier}

@@ -1,5 +1,6 @@
 // The unit that all is counted in.
-import { Input, Segmented } from "antd";
+import { Input } from "antd";
+import { Choice } from "../../shared/Choice";
 import styles from "./NewStudy.module.css";
 import type { Draft, StepProps } from "./useDraft";
 
@@ -9,7 +10,7 @@ export function UnitStep({ draft, set, turn }: StepProps & { turn: "from" | "to"
   const choose = (part: Partial<Draft["unit"]>) => set({ unit: { ...unit, ...part } });
   return (
     <>
-      <Segmented
+      <Choice
         block
         value={draft.counting}
         onChange={(counting) => set({ counting })}
@@ -44,7 +45,7 @@ export function UnitStep({ draft, set, turn }: StepProps & { turn: "from" | "to"
               </select>
             </label>
           ))}
-          <Segmented
+          <Choice
             block
             value={unit.along}
             onChange={(along) => choose({ along })}

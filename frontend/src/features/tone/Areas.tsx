@@ -1,8 +1,9 @@
 // The areas: outlined by landmarks, on the light side or in shadow, with what is known of each.
-import { Button, Input, Segmented } from "antd";
+import { Button, Input } from "antd";
 import { useState } from "react";
 import { ApiError, api } from "../../api/client";
 import type { Bench, Change, ToneRoom } from "../../api/types";
+import { Choice } from "../../shared/Choice";
 import styles from "./Tone.module.css";
 
 type Props = {
@@ -77,7 +78,7 @@ export function Areas({ bench, room, tell, outline, onOutline, onSaid }: Props) 
               </small>
               {each.trouble && <small className={styles.bad}>{each.trouble}</small>}
             </span>
-            <Segmented
+            <Choice
               options={SIDES}
               value={each.side ?? ""}
               onChange={(value) => put(each, value)}

@@ -1,10 +1,11 @@
 // The subject with the areas asked for, or the whole on its sheet in a few flat tones.
-import { Segmented } from "antd";
+
 import { useRef } from "react";
 import type { Bench, ToneRoom } from "../../api/types";
 import { nearest } from "../../geometry/hit";
 import { polyline } from "../../geometry/marks";
 import { fitted } from "../../geometry/scale";
+import { Choice } from "../../shared/Choice";
 import { CloserBox } from "../../shared/CloserBox";
 import { useCloser } from "../../shared/useCloser";
 import { useSize } from "../../shared/useSize";
@@ -50,7 +51,7 @@ export function ToneBoard({ bench, room, flat, onFlat, asked, outline, onTap }: 
   return (
     <CloserBox closer={closer}>
       <div className={styles.toggle}>
-        <Segmented
+        <Choice
           options={["Subject", "Flat tones"]}
           value={flat ? "Flat tones" : "Subject"}
           onChange={(value) => onFlat(value === "Flat tones")}

@@ -1,10 +1,10 @@
 // Light and dark: areas compared two by two, what contradicts, and the plan of a few flat tones.
 
 import { useQuery } from "@tanstack/react-query";
-import { Segmented } from "antd";
 import { useState } from "react";
 import { queries } from "../../api/queries";
 import type { Bench, Change } from "../../api/types";
+import { Choice } from "../../shared/Choice";
 import { Coming } from "../../shared/Coming";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
 import { useShortcuts } from "../../shared/useShortcuts";
@@ -74,7 +74,7 @@ export function ToneRoom({ bench, make }: Props) {
         onTap={outline ? (id) => setOutline([...outline, id]) : null}
       />
       <aside className={styles.side}>
-        <Segmented block options={[...PANES]} value={pane} onChange={setPane} />
+        <Choice block options={[...PANES]} value={pane} onChange={setPane} />
         {said && (
           <p role="alert" className={styles.bad}>
             {said}

@@ -1,5 +1,5 @@
 // A study pinned to the wall: its block-in, what it waits for, its tags, and what can be done with it.
-import { Button, Input } from "antd";
+import { Button } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api } from "../../api/client";
@@ -53,13 +53,15 @@ export function Card({ card, onCopy, onRemove, onTell }: Props) {
         {card.lines.length === 0 && card.held !== null && ", no shapes yet"}
       </p>
       {tagging ? (
-        <Input
+        <input
+          className="field"
+          // biome-ignore lint/a11y/noAutofocus: it stands there because tags were asked for
           autoFocus
           aria-label={`Tags of ${card.title}, between commas`}
           placeholder="still life, evening class"
           defaultValue={card.tags.join(", ")}
           maxLength={400}
-          onPressEnter={(event) => keep(event.currentTarget.value)}
+          onKeyDown={(event) => event.key === "Enter" && keep(event.currentTarget.value)}
           onBlur={(event) => keep(event.currentTarget.value)}
         />
       ) : (

@@ -1,6 +1,6 @@
 // The wall: every study pinned up with its block-in as it stands.
 
-import { Button, Input } from "antd";
+import { Button } from "antd";
 import { useCallback, useState } from "react";
 import { Link } from "react-router";
 import { ApiError } from "../../api/client";
@@ -102,9 +102,9 @@ export function StudyWall() {
       {wall.data && studies.length === 0 && <p className={styles.empty}>Nothing hangs here yet.</p>}
       {studies.length > FEW && (
         <div className={styles.find}>
-          <Input
-            size="large"
-            allowClear
+          <input
+            type="search"
+            className="field"
             aria-label="Find a study by its title or tag"
             placeholder="Find a study"
             value={sought}

@@ -1,6 +1,7 @@
 // Cast shadows: one thing and its shadow's tip tell where the others' must fall.
-import { Button, Input, Segmented } from "antd";
+import { Button, Input } from "antd";
 import { useState } from "react";
+import { Choice } from "../../../shared/Choice";
 import { Begin, type DepthPart } from "./Depth";
 import { freshId } from "./freshId";
 import { PointList } from "./PointList";
@@ -57,7 +58,7 @@ export function Shadows({ bench, room, make, setPicking, open, onOpen }: DepthPa
             maxLength={80}
             onChange={(event) => setName(event.target.value)}
           />
-          <Segmented
+          <Choice
             options={LIGHTS}
             value={light}
             onChange={(value) => setLight(value as "sun" | "lamp")}

@@ -1,6 +1,7 @@
 // Where each landmark goes on the sheet, from its left and top edges.
-import { Button, Segmented } from "antd";
+import { Button } from "antd";
 import type { Bench, BenchLandmark, Prompt } from "../../../api/types";
+import { Choice } from "../../../shared/Choice";
 import { Said } from "../../../shared/Said";
 import styles from "./Marks.module.css";
 import prompter from "./Prompter.module.css";
@@ -25,7 +26,7 @@ type Props = {
 export function Marks({ bench, holds, onTake, onChoose, onLeave, onLengths }: Props) {
   return (
     <>
-      <Segmented
+      <Choice
         block
         options={[
           { label: "Millimetres", value: "mm" },

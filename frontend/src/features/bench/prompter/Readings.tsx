@@ -1,7 +1,8 @@
 // The list of readings: each as said, how it fits, and what can be done about it.
-import { Button, Segmented } from "antd";
+import { Button } from "antd";
 import { useState } from "react";
 import type { Bench, BenchReading } from "../../../api/types";
+import { Choice } from "../../../shared/Choice";
 import { type Origin, originOf, ReadingSign, type Standing } from "../../../shared/ReadingSign";
 import { Said } from "../../../shared/Said";
 import styles from "./Prompter.module.css";
@@ -43,7 +44,7 @@ export function Readings(props: Props) {
   }
   return (
     <>
-      <Segmented
+      <Choice
         block
         options={[
           { label: `All ${props.bench.readings.length}`, value: "all" },

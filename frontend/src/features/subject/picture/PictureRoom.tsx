@@ -1,10 +1,11 @@
 // A picture as the subject: turned to true, cropped, looked at in few tones; landmarks set on it.
-import { Button, Input, InputNumber, Segmented, Slider, Switch } from "antd";
+import { Button, Input, InputNumber, Slider, Switch } from "antd";
 import { useState } from "react";
 import { api } from "../../../api/client";
 import type { Bench, Change, PictureSubject } from "../../../api/types";
 import type { Point } from "../../../geometry/scale";
 import { toPicture } from "../../../geometry/turned";
+import { Choice } from "../../../shared/Choice";
 import { download } from "../../../shared/download";
 import styles from "./Picture.module.css";
 import { PictureBoard } from "./PictureBoard";
@@ -92,7 +93,7 @@ export function PictureRoom({ bench, picture, make }: Props) {
         onChoose={(id) => mode === "landmarks" && setChosen(id === chosen ? null : id)}
       />
       <div className={styles.tools}>
-        <Segmented
+        <Choice
           block
           options={MODES}
           value={mode}
@@ -232,7 +233,7 @@ function Looks({
       </label>
       <div>
         Flat tones
-        <Segmented
+        <Choice
           block
           options={[
             { value: 0, label: "All" },
