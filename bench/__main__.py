@@ -26,6 +26,7 @@ from bench import (
     tones,
     turned,
     wall,
+    worth,
 )
 
 PARTS = {
@@ -52,6 +53,7 @@ PARTS = {
     "exchange": exchange.main,
     "turned": turned.main,
     "first_load": first_load.main,
+    "worth": worth.main,
 }
 
 for name in sys.argv[1:] or PARTS:

@@ -2,16 +2,16 @@
 Zirkel; what comes out in the end.
 
 A reading takes 7 s and a mark 10 s, either way. *As practised*: each landmark from the nearest one
-that stands, by a width and a height; with forty minutes from its two nearest, the mean of both;
-then, until the time is over, checks of long distances, two more readings before anything is moved,
-which then moves by the mean of the three. From how far off a check is proved again is what serves
-that artist best (`PROVED_FROM`). *With Zirkel*: the readings of `zirkel sitting`, the marks by the
-recipe, a photograph (a minute with its taps, 1 mm), and what its check orders carried out, twice
-where there is time.
+that stands, by a width and a height, or from its two nearest, the mean of both; then, until the
+time is over, checks of long distances, two more readings before anything is moved, which then moves
+by the mean of the three. From how many neighbours, and from how far off a check is proved again, is
+what serves that artist best at each hand and time (`WAYS`). *With Zirkel*: the readings of
+`zirkel sitting`, the marks by the recipe, a photograph (a minute with its taps, 1 mm), and what its
+check orders carried out in another minute; twice, once or never, as serves best (`PASSES`).
 
 The error is the root mean square distance of the large shapes' marks from the truth, in percent of
-the height of all, the drawing laid over at its own place and size. It is broken down: what the
-readings leave, what the recipe adds, what the check takes.
+the height of all, the drawing laid over at its own place and size; of that the mean over all
+subjects. It is broken down: what the readings leave, what the recipe adds, what the check takes.
 """
 
 from __future__ import annotations
@@ -47,13 +47,17 @@ HANDS = {"good": 0.7, "usual": 1.0, "rough": 1.6}
 
 MINUTES = (10, 20, 40)
 TAP, TAKE, DRIFT = 0.06, 24, 0.015
-PROVED_FROM = (0.01, 0.015, 0.02, 0.03)
-"""Shares of the height, of which the best for the practised artist counts."""
+WAYS = tuple(product((1, 2), (0.01, 0.015, 0.02, 0.03, 0.06)))
+"""Neighbours that a mark is placed from, and the share of the height from which a check is proved
+again: the best for the practised artist counts."""
+
+PASSES = (0, 1, 2)
+"""How often the drawing is photographed and corrected: the best for Zirkel's counts as well."""
 
 LENGTH_SHARE, TAPPED_MM, LEAST_MM = 0.014, 1.0, 0.5
 """A length stepped off, as a share of it; a tap on a photograph; the finest that a mark is put."""
 
-MOST_LANDMARKS, MADE = 20, 6
+MOST_LANDMARKS, MADE, DRAWINGS = 20, 6, 2
 
 
 @dataclass(frozen=True)
@@ -144,12 +148,12 @@ def laid_over(subject: Subject, lies: Mapping[str, Array], unit_mm: float) -> fl
     off = b * float((a * b).sum() / (b**2).sum()) - a
     tiers = {each.id: each.tier for each in subject.study.landmarks}
     large = np.array([tiers[name] == 1 for name in names])
-    return 100.0 * float(np.sqrt((off[large] ** 2).sum(axis=1).mean())) / (
-        subject.height * unit_mm
-    )
+    return 100.0 * float(np.sqrt((off[large] ** 2).sum(axis=1).mean())) / (subject.height * unit_mm)
 
 
-def practised(artist: Artist, minutes: float, unit_mm: float, proved_from: float) -> float:
+def practised(
+    artist: Artist, minutes: float, unit_mm: float, neighbours: int, proved_from: float
+) -> float:
     """What an artist brings out without Zirkel."""
     subject, left = artist.subject, 60.0 * minutes
     rough = {each.id: np.array(each.rough) for each in subject.study.landmarks}
@@ -158,7 +162,6 @@ def practised(artist: Artist, minutes: float, unit_mm: float, proved_from: float
     order = [unit.start]
     todo = [each.id for each in subject.study.landmarks if each.id != unit.start]
     tiers = {each.id: each.tier for each in subject.study.landmarks}
-    neighbours = 2 if minutes >= 40 else 1
     while todo:
         name = min(todo, key=lambda n: (n != unit.end, tiers[n], _nearest(rough, n, order)[0]))
         todo.remove(name)
@@ -190,7 +193,9 @@ def practised(artist: Artist, minutes: float, unit_mm: float, proved_from: float
     return laid_over(subject, lies, unit_mm)
 
 
-def _by_nearness(rough: Mapping[str, Array], name: str, among: list[str]) -> list[tuple[float, str]]:
+def _by_nearness(
+    rough: Mapping[str, Array], name: str, among: list[str]
+) -> list[tuple[float, str]]:
     return sorted((float(np.hypot(*(rough[name] - rough[n]))), n) for n in among)
 
 
@@ -198,9 +203,7 @@ def _nearest(rough: Mapping[str, Array], name: str, among: list[str]) -> tuple[f
     return _by_nearness(rough, name, among)[0]
 
 
-def _long_distances(
-    rough: Mapping[str, Array], order: list[str]
-) -> Iterator[tuple[str, str, int]]:
+def _long_distances(rough: Mapping[str, Array], order: list[str]) -> Iterator[tuple[str, str, int]]:
     """Each landmark in turn against what lies furthest, the one placed later last."""
     far = {name: [n for _, n in reversed(_by_nearness(rough, name, order)) if n != name]
            for name in order}  # fmt: skip
@@ -220,11 +223,10 @@ def _against(
     return drawn + artist.stepped(drawn, unit_mm) - read
 
 
-def with_zirkel(artist: Artist, minutes: float) -> tuple[float, float, float]:
+def with_zirkel(artist: Artist, minutes: float, passes: int) -> tuple[float, float, float]:
     """What the readings leave, the drawing by the recipe before its check, and after it."""
     subject = artist.subject
     marks = len(subject.study.landmarks)
-    passes = 2 if minutes >= 20 else 1
     left = 60.0 * minutes - marks * MARK_S - passes * (PHOTOGRAPH_S + CARRIED_OUT_S)
     plan = plan_readings(adjust(subject.study), max(int(left / READING_S), 2 * marks))
     readings = tuple(artist.read(e.kind, e.start, e.end, e.along) for e in plan.sightings)
@@ -249,26 +251,27 @@ def with_zirkel(artist: Artist, minutes: float) -> tuple[float, float, float]:
     return laid_over(subject, by_plan, unit_mm), before, laid_over(subject, lies, unit_mm)
 
 
-def one(task: tuple[int, float, int]) -> tuple[list[float], tuple[float, float, float]]:
-    """Errors of one hand at one subject in so many minutes: as practised, proved from each of
-    `PROVED_FROM`; with Zirkel, in three stages."""
-    number, rough, minutes = task
-    subject = subjects(1)[number]
+def one(task: tuple[int, int, float, int]) -> tuple[list[float], list[tuple[float, float, float]]]:
+    """Errors of one hand at one subject in so many minutes: as practised, in each of its `WAYS`;
+    with Zirkel, in three stages, for each number of `PASSES`."""
+    seed, number, rough, minutes = task
+    subject = subjects(seed)[number]
     unit_mm = Worked(subject.study).plan.unit_mm or 100.0
-    theirs = [practised(Artist(subject, rough, number), minutes, unit_mm, share)
-              for share in PROVED_FROM]  # fmt: skip
-    return theirs, with_zirkel(Artist(subject, rough, number), minutes)
+    theirs = [practised(Artist(subject, rough, number), minutes, unit_mm, *way) for way in WAYS]
+    ours = [with_zirkel(Artist(subject, rough, number), minutes, each) for each in PASSES]
+    return theirs, ours
 
 
 def compared(rough: float, minutes: int, workers: int = 2) -> tuple[float, float, float, float]:
-    """Root mean square over all subjects: as practised at its best, and with Zirkel what the
-    readings leave, before the check, after it."""
-    tasks = [(number, rough, minutes) for number in range(len(subjects(1)))]
+    """Means over all subjects: as practised at its best, and with Zirkel what the readings leave,
+    before the check, after it."""
+    tasks = [(seed, number, rough, minutes)
+             for seed in range(DRAWINGS) for number in range(len(subjects(seed)))]  # fmt: skip
     with ProcessPoolExecutor(workers) as pool:
         rows = list(pool.map(one, tasks))
-    theirs = np.sqrt(np.mean(np.square([each for each, _ in rows]), axis=0)).min()
-    ours = np.sqrt(np.mean(np.square([each for _, each in rows]), axis=0))
-    return float(theirs), *(float(each) for each in ours)
+    theirs = np.mean([each for each, _ in rows], axis=0).min()
+    readings, before, after = min(np.mean([each for _, each in rows], axis=0), key=lambda e: e[2])
+    return float(theirs), float(readings), float(before), float(after)
 
 
 def main() -> None:

@@ -130,7 +130,6 @@ LONG_STILL = {
     "shared/drawn/signs.tsx": 376,
     "features/draw/RecipeSheet.tsx": 302,
     "features/frame/SheetRoom.tsx": 337,
-    "features/subject/picture/PictureRoom.tsx": 254,
     "features/practice/Drill.tsx": 290,
     "features/bench/pad/usePad.ts": 281,
     "features/bench/picture/BenchPicture.tsx": 400,

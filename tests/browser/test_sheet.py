@@ -54,7 +54,8 @@ class Framing(SubjectCase):
             at = self.middle("[aria-label='Left edge of the frame'] circle")
             self.drag(at, (at[0] - 28, at[1]))
             self.page.wait_for_function(
-                "then => document.querySelector('[data-frame]').dataset.frame.split(' ')[0] != then",
+                "then => document.querySelector('[data-frame]').dataset.frame.split(' ')[0]"
+                " != then",
                 arg=f"{left:.3f}",
             )
             return left - self.frame()[0]

@@ -5,7 +5,7 @@ import tempfile
 import unittest
 from pathlib import Path
 
-from zirkel.canons import FILE, head_canons
+from zirkel.canons import FILE, figure_canons, head_canons
 from zirkel.errors import BadInput
 from zirkel.media import FOLDER, own_media, shipped_media
 from zirkel.studyfile.canon_file import read_canons
@@ -70,6 +70,13 @@ class Canons(unittest.TestCase):
         self.assertGreaterEqual(len(rules), 8)
         self.assertTrue(any("five" in each.measure or each.canon == 5.0 for each in rules))
 
+    def test_those_of_figures_count_in_heads_for_each_age(self):
+        note, rules = figure_canons()
+        self.assertIn("Children have their own", note)
+        tall = {each.who: each.canon for each in rules if each.measure == "heads tall"}
+        self.assertEqual(tall["an adult"], 7.5)
+        self.assertEqual(sorted(tall.values(), reverse=True), list(tall.values()))
+
     def test_what_is_no_canon_is_said(self):
         good = json.loads(FILE.read_text())
         first = good["measures"][0]
@@ -79,6 +86,7 @@ class Canons(unittest.TestCase):
             ({"measures": [{**first, "canon": 0}]}, "canon"),
             ({"measures": [{**first, "over": [["crown", "third_eye"]]}]}, "no point “third_eye”"),
             ({"measures": [{**first, "by": []}]}, "by"),
+            ({"of": "figures"}, "a figure has no point “eye_inner_left”"),
         ):
             with self.assertRaises(BadInput) as caught:
                 read_canons(json.dumps({**good, **change}).encode())

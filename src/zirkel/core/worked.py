@@ -300,16 +300,16 @@ class Worked:
             for each in self.study.heads
         )
 
-    @property
-    def figures(self) -> tuple[FigureMeasures, ...]:
-        """What the study's figures tell."""
+    def figures(self, canons: Sequence[Canon]) -> tuple[FigureMeasures, ...]:
+        """What the study's figures tell, compared with these canons."""
         adjusted = self.solution.adjusted
         n = len(adjusted.network.ids)
         covariance = prior_cofactor(adjusted)[: 2 * n, : 2 * n]
         loose = frozenset(each.landmark for each in self.solution.loose)
         index, places = adjusted.network.index, adjusted.places
         return tuple(
-            measure_figure(each, index, places, covariance, loose) for each in self.study.figures
+            measure_figure(each, index, places, covariance, loose, canons)
+            for each in self.study.figures
         )
 
     @property

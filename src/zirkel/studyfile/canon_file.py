@@ -6,7 +6,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from zirkel.core.head import POINTS
+from zirkel.core.head import FIGURE_POINTS, POINTS
 from zirkel.core.heads.canons import Canon
 from zirkel.errors import BadInput
 from zirkel.studyfile.entries import Id, Name, Note
@@ -25,15 +25,16 @@ class FileMeasure(BaseModel):
     over: Pairs
     by: Pairs
     heights: bool = False
+    who: Name | None = None
 
 
 class CanonFile(BaseModel):
-    """Rules of thumb about heads, and what is to be said with them."""
+    """Rules of thumb about heads or figures, and what is to be said with them."""
 
     model_config = ConfigDict(extra="forbid")
     format: Literal["zirkel-canon"]
     version: Literal[1]
-    of: Literal["heads"]
+    of: Literal["heads", "figures"]
     note: Note
     measures: Annotated[list[FileMeasure], Field(min_length=1, max_length=100)]
 
@@ -45,13 +46,14 @@ def read_canons(data: bytes) -> tuple[str, tuple[Canon, ...]]:
         file = CanonFile.model_validate(document)
     except ValidationError as error:
         raise said_plainly(error, document) from error
+    whose, points = ("a head", POINTS) if file.of == "heads" else ("a figure", FIGURE_POINTS)
     for i, each in enumerate(file.measures):
         for pair in (*each.over, *each.by):
             for name in pair:
-                if name not in POINTS:
-                    raise BadInput(f"measures.{i}", f"a head has no point “{name}”")
+                if name not in points:
+                    raise BadInput(f"measures.{i}", f"{whose} has no point “{name}”")
     rules = tuple(
-        Canon(each.measure, each.canon, tuple(each.over), tuple(each.by), each.heights)
-        for each in file.measures
+        Canon(e.measure, e.canon, tuple(e.over), tuple(e.by), e.heights, e.who or "")
+        for e in file.measures
     )
     return file.note, rules

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import BaseModel
 
-from zirkel.canons import head_canons
+from zirkel.canons import figure_canons, head_canons
 from zirkel.core.head import FIGURE_POINTS, POINTS, Figure
 from zirkel.core.heads.solved import SolvedHead
 from zirkel.core.words.heads import say_departure, say_figure, say_point, say_pose
@@ -81,6 +81,7 @@ def open_heads(store: Store, study_id: int) -> HeadsRoom:
     stored = store.get(study_id)
     note, canons = head_canons()
     solved = stored.worked.heads(canons)
+    figures = stored.worked.figures(figure_canons()[1])
     return HeadsRoom(
         version=stored.version,
         heads=[
@@ -95,7 +96,7 @@ def open_heads(store: Store, study_id: int) -> HeadsRoom:
                 said=list(say_figure(told)),
                 lines=_figure_lines(stored.worked, each),
             )
-            for each, told in zip(stored.study.figures, stored.worked.figures, strict=True)
+            for each, told in zip(stored.study.figures, figures, strict=True)
         ],
         points=list(POINTS),
         figure_points=list(FIGURE_POINTS),

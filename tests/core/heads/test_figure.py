@@ -5,7 +5,7 @@ import unittest
 import numpy as np
 
 from tests.core.heads.test_fit import person
-from zirkel.canons import head_canons
+from zirkel.canons import figure_canons, head_canons
 from zirkel.core.head import Figure, Head
 from zirkel.core.heads.drift import drifts
 from zirkel.core.heads.figure import measure_figure
@@ -25,12 +25,18 @@ MODEL = {
 }  # fmt: skip
 
 
-def measured(points=MODEL, sd=0.02, loose=frozenset()):
+ADULT = {"crown": (0.0, 0.0), "chin": (0.0, 1.0), "crotch": (0.0, 3.75), "knee_left": (-0.3, 5.6),
+         "heel_left": (-0.3, 7.5), "heel_right": (0.3, 7.5)}  # fmt: skip
+CHILD = {"crown": (0.0, 0.0), "chin": (0.0, 1.0), "crotch": (0.0, 3.3), "knee_left": (-0.2, 4.7),
+         "heel_left": (-0.2, 6.1), "heel_right": (0.2, 6.1)}  # fmt: skip
+
+
+def measured(points=MODEL, sd=0.02, loose=frozenset(), canons=()):
     names = list(points)
     places = np.array([points[name] for name in names])
     figure = Figure("f", "Model", {name: name for name in names})
     index = {name: i for i, name in enumerate(names)}
-    return measure_figure(figure, index, places, np.eye(2 * len(names)) * sd**2, loose)
+    return measure_figure(figure, index, places, np.eye(2 * len(names)) * sd**2, loose, canons)
 
 
 class Figures(unittest.TestCase):
@@ -73,6 +79,36 @@ class Figures(unittest.TestCase):
             self.assertIn(part, said)
         off = measured({**MODEL, "pit": (0.9, 1.3)})
         self.assertIn("right of the left foot", " ".join(say_figure(off)))
+
+
+class ByTheRule(unittest.TestCase):
+    rules = figure_canons()[1]
+
+    def against(self, points, sd=0.02):
+        return {each.measure: each for each in measured(points, sd, canons=self.rules).departures}
+
+    def test_each_is_held_against_the_rule_of_its_own_stature(self):
+        for points, who in ((ADULT, "an adult"), (CHILD, "a child of six")):
+            found = self.against(points)
+            self.assertEqual({each.who for each in found.values()}, {who})
+            self.assertTrue(all(each.off < 2.0 for each in found.values()), found)
+            self.assertEqual(len(found), 3)
+
+    def test_long_legs_depart_and_are_told(self):
+        found = self.against({**ADULT, "crotch": (0.0, 3.3)})
+        off = found["crotch on the way from crown to heels"]
+        self.assertAlmostEqual(off.here, 3.3 / 7.5, places=2)
+        self.assertGreater(off.off, 2.0)
+        self.assertIn("where the rule for an adult has 1/2", say_departure(off, False))
+
+    def test_who_sits_is_held_against_nothing(self):
+        sitting = {**ADULT, "crotch": (0.0, 3.7), "heel_left": (0.6, 5.5), "heel_right": (0.9, 5.4)}
+        self.assertEqual(self.against(sitting), {})
+        self.assertEqual(self.against({"crown": (0.0, 0.0), "chin": (0.0, 1.0)}), {})
+
+    def test_an_unsure_measure_departs_from_nothing(self):
+        self.assertGreater(self.against({**ADULT, "crotch": (0.0, 3.3)}, 0.5)
+                           ["crotch on the way from crown to heels"].sd, 0.05)  # fmt: skip
 
 
 class Drifting(unittest.TestCase):

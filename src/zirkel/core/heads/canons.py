@@ -26,13 +26,15 @@ FORESHORTENED = 0.25
 @dataclass(frozen=True, slots=True)
 class Canon:
     """A rule of thumb: the mean of the lengths `over` divided by the mean of those `by`; `heights`
-    if they are counted along the head's own upright only."""
+    if they are counted along the head's own upright only (a figure's: straight down); whom the rule
+    is for where there are several."""
 
     measure: str
     canon: float
     over: tuple[Pair, ...]
     by: tuple[Pair, ...]
     heights: bool = False
+    who: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,6 +45,7 @@ class Departure:
     canon: float
     here: float
     sd: float
+    who: str = ""
 
     @property
     def off(self) -> float:

@@ -70,6 +70,7 @@ def say_figure(told: FigureMeasures) -> tuple[str, ...]:
         sd = math.hypot(told.shoulders.sd, told.hips.sd)
         if abs(apart) > SURE * sd:
             said.append(f"They lean against each other by {abs(apart):.0f}°, ± {sd:.0f}°.")
+    said += [say_departure(each, first=False) for each in told.departures]
     return tuple(said) or ("Too few of its points are held yet.",)
 
 
@@ -93,10 +94,11 @@ def say_departure(each: Departure, first: bool = True) -> str:
     """One measure against its canon; the first to depart is told to be the likeness."""
     measure = each.measure[0].upper() + each.measure[1:]
     here, canon = say_number(each.here), say_number(each.canon)
+    rule = f"the rule for {each.who}" if each.who else "the rule"
     if each.off < SURE:
-        return f"{measure}: {here}, as the rule has it ({canon})."
+        return f"{measure}: {here}, as {rule} has it ({canon})."
     likeness = ": that is the likeness" if first else ""
-    return f"{measure}: {here}, where the rule has {canon}{likeness}."
+    return f"{measure}: {here}, where {rule} has {canon}{likeness}."
 
 
 def say_point(name: str) -> str:

@@ -98,7 +98,7 @@ export function PictureRoom({ bench, picture, make }: Props) {
           options={MODES}
           value={mode}
           onChange={(value) => {
-            setMode(String(value));
+            setMode(value);
             setPoints([]);
             setSaid(null);
           }}
@@ -235,13 +235,7 @@ function Looks({
         Flat tones
         <Choice
           block
-          options={[
-            { value: 0, label: "All" },
-            { value: 2, label: "2" },
-            { value: 3, label: "3" },
-            { value: 5, label: "5" },
-            { value: 7, label: "7" },
-          ]}
+          options={[{ value: 0, label: "All" }, 2, 3, 5, 7]}
           value={picture.tones}
           onChange={(tones) => look({ tones: tones as PictureSubject["tones"] })}
         />
