@@ -1136,6 +1136,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/truth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A real subject's truth by its photograph, and what it says of the hand. */
+        get: operations["truth"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/undo": {
         parameters: {
             query?: never;
@@ -1689,7 +1706,8 @@ export interface components {
          * BenchSubject
          * @description The subject side. `kind` is scene, picture or thumbnail; `image` the address of what is
          *     shown, which lies at `left_mm`, `top_mm` and is `width_mm` by `height_mm`, at the drawing's
-         *     size. `hidden` are landmarks that something hides; `faults` what the hand is made to suffer.
+         *     size. `hidden` are landmarks that something hides; `faults` what the hand is made to suffer;
+         *     `revealing` says whether its truth can be looked at.
          */
         BenchSubject: {
             /**
@@ -1729,6 +1747,11 @@ export interface components {
              * @default null
              */
             picture?: components["schemas"]["FilePictureSubject"] | null;
+            /**
+             * Revealing
+             * @default false
+             */
+            revealing?: boolean;
             /**
              * Scene
              * @default null
@@ -1895,7 +1918,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["TakeSightings"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["TakeSightings"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["SetLeanings"] | components["schemas"]["SetSubjectPhotograph"] | components["schemas"]["MarkPhotographed"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -2932,6 +2955,25 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FileLeanings
+         * @description What an artist's readings do always: lengths too long (+) or too short (-) by a share, tilts
+         *     clockwise (+) by degrees.
+         */
+        FileLeanings: {
+            /**
+             * Length
+             * @default 0
+             */
+            length?: number;
+            /**
+             * Tilt Degrees
+             * @default 0
+             */
+            tilt_degrees?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FileLogPicture
          * @description A photograph of the drawing at the end of a pass: when, and what it shows.
          */
@@ -3520,6 +3562,29 @@ export interface components {
              * @default 650
              */
             reach_mm?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * FileSubjectPhotograph
+         * @description A photograph of the real subject from where the eye was, as its truth; `edge` are pixels
+         *     along one edge that is straight in reality, by which the lens is straightened.
+         */
+        FileSubjectPhotograph: {
+            /**
+             * Edge
+             * @default []
+             */
+            edge?: [
+                number,
+                number
+            ][];
+            /** Height */
+            height: number;
+            /** Picture */
+            picture: string;
+            /** Width */
+            width: number;
         } & {
             [key: string]: unknown;
         };
@@ -4334,6 +4399,24 @@ export interface components {
              */
             type: "mark_drawn";
         };
+        /**
+         * MarkPhotographed
+         * @description Say where a landmark is on the subject's photograph, in pixels; null takes that back.
+         */
+        MarkPhotographed: {
+            /** At */
+            at: [
+                number,
+                number
+            ] | null;
+            /** Landmark */
+            landmark: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "mark_photographed";
+        };
         /** MatchSighting */
         MatchSighting: {
             /**
@@ -4616,6 +4699,16 @@ export interface components {
             parting: string | null;
             /** Straight */
             straight: number | null;
+        };
+        /**
+         * OwnLeanings
+         * @description What the hand does always in real sightings: shares of lengths, degrees of tilts.
+         */
+        OwnLeanings: {
+            /** Length */
+            length: number;
+            /** Tilt Degrees */
+            tilt_degrees: number;
         };
         /**
          * OwnTable
@@ -6187,6 +6280,28 @@ export interface components {
             type: "set_hand";
         };
         /**
+         * SetLeanings
+         * @description What the own readings do always: lengths too long (+) or short (-) by a share, tilts
+         *     clockwise (+) by degrees; nothing of either for a hand that is taken as it reads.
+         */
+        SetLeanings: {
+            /**
+             * Length
+             * @default 0
+             */
+            length?: number;
+            /**
+             * Tilt Degrees
+             * @default 0
+             */
+            tilt_degrees?: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_leanings";
+        };
+        /**
          * SetLengths
          * @description Say lengths on the sheet in inches, or in millimetres.
          */
@@ -6328,6 +6443,20 @@ export interface components {
              * @enum {string}
              */
             type: "set_subject";
+        };
+        /**
+         * SetSubjectPhotograph
+         * @description Take in a photograph of the subject, or tap along an edge on it; null takes it away. What was
+         *     tapped stays on the same photograph and goes with another.
+         */
+        SetSubjectPhotograph: {
+            /** Photograph */
+            photograph: components["schemas"]["FileSubjectPhotograph"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_subject_photograph";
         };
         /**
          * SetTags
@@ -7103,6 +7232,8 @@ export interface components {
              * @default []
              */
             landmarks?: components["schemas"]["FileLandmark"][];
+            /** @default null */
+            leanings?: components["schemas"]["FileLeanings"] | null;
             /**
              * Manner
              * @default null
@@ -7125,6 +7256,13 @@ export interface components {
             overlaps?: components["schemas"]["FileOverlap"][];
             /** @default null */
             photograph?: components["schemas"]["FilePhotograph"] | null;
+            /** Photographed */
+            photographed?: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
             /** @default null */
             place?: components["schemas"]["FilePlace"] | null;
             /**
@@ -7190,6 +7328,8 @@ export interface components {
              * @default null
              */
             subject?: components["schemas"]["FileSimulatedSubject"] | components["schemas"]["FilePictureSubject"] | null;
+            /** @default null */
+            subject_photograph?: components["schemas"]["FileSubjectPhotograph"] | null;
             /**
              * Tags
              * @default []
@@ -7305,6 +7445,21 @@ export interface components {
             new: number;
             /** Trials */
             trials: number;
+        };
+        /**
+         * TappedLandmark
+         * @description A landmark, and where it is on the photograph, in pixels.
+         */
+        TappedLandmark: {
+            /** At */
+            at: [
+                number,
+                number
+            ] | null;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
         };
         /**
          * TickMove
@@ -7476,6 +7631,30 @@ export interface components {
         TrustReport: {
             /** Kinds */
             kinds: components["schemas"]["TrustLine"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * TruthRoom
+         * @description The photograph with what was tapped; how near the readings came; what this hand does, over
+         *     this and other studies; `offered` where that is worth being taken out of the readings, and
+         *     `taken_out` what is.
+         */
+        TruthRoom: {
+            /** Bend */
+            bend: number;
+            /** Landmarks */
+            landmarks: components["schemas"]["TappedLandmark"][];
+            /** Marks */
+            marks: components["schemas"]["TrueMark"][];
+            offered: components["schemas"]["OwnLeanings"] | null;
+            /** Photograph */
+            photograph: components["schemas"]["FileSubjectPhotograph"] | null;
+            /** Said */
+            said: string[];
+            /** Studies */
+            studies: number;
+            taken_out: components["schemas"]["OwnLeanings"] | null;
             /** Version */
             version: number;
         };
@@ -11946,6 +12125,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrustReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    truth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TruthRoom"];
                 };
             };
             /** @description Not Found */

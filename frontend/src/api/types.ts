@@ -32,6 +32,7 @@ export type StationRoom = Omit<Schemas["StationRoom"], "station"> & { station: S
 export type Reckoned = Schemas["Reckoned"];
 export type LiveReckoning = Schemas["LiveReckoning"];
 export type SheetRoom = Schemas["SheetRoom"];
+export type TruthShown = Schemas["TruthRoom"];
 export type RoomFrame = Schemas["RoomFrame"];
 export type RecipeRoom = Schemas["RecipeRoom"];
 export type Plumbs = Schemas["Plumbs"];

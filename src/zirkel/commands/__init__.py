@@ -6,7 +6,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from zirkel.commands.artist import SetCounting, SetHand
+from zirkel.commands.artist import SetCounting, SetHand, SetLeanings
 from zirkel.commands.base import Change
 from zirkel.commands.check import (
     DropMeasure,
@@ -90,6 +90,7 @@ from zirkel.commands.tones import (
     StrikeTone,
     SuggestAreas,
 )
+from zirkel.commands.truth import MarkPhotographed, SetSubjectPhotograph
 
 AnyChange = Annotated[
     TakeSighting
@@ -168,6 +169,9 @@ AnyChange = Annotated[
     | SetEyeFirst
     | SetCounting
     | SetHand
+    | SetLeanings
+    | SetSubjectPhotograph
+    | MarkPhotographed
     | KeepCheck
     | TickMove
     | GoOn,

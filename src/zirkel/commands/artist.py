@@ -8,7 +8,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from zirkel.commands.base import Change
-from zirkel.core.artist import CountedTo, OwnHand
+from zirkel.core.artist import CountedTo, Leanings, OwnHand
 from zirkel.core.study import Study
 from zirkel.studyfile.entries import Finite
 
@@ -46,3 +46,21 @@ class SetHand(Change):
     def label(self, before: Study, after: Study) -> str:
         """That it was said."""
         return "Say how your hand errs" if after.hand else "Draw by the usual hand"
+
+
+class SetLeanings(Change):
+    """What the own readings do always: lengths too long (+) or short (-) by a share, tilts
+    clockwise (+) by degrees; nothing of either for a hand that is taken as it reads."""
+
+    type: Literal["set_leanings"] = "set_leanings"
+    length: Annotated[Finite, Field(ge=-0.3, le=0.3)] = 0.0
+    tilt_degrees: Annotated[Finite, Field(ge=-20.0, le=20.0)] = 0.0
+
+    def made(self, study: Study) -> Study:
+        """The study adjusted without them."""
+        own = Leanings(self.length, self.tilt_degrees)
+        return replace(study, leanings=None if own == Leanings() else own)
+
+    def label(self, before: Study, after: Study) -> str:
+        """That it was said."""
+        return "Take out what your hand does" if after.leanings else "Take readings as they are"

@@ -38,3 +38,13 @@ class OwnHand:
     tilt_degrees: float | None = entry("finite", None, bounds={"gt": 0.0, "le": 45.0})
     part: float | None = entry("finite", None, bounds={"gt": 0.0, "le": 0.5})
     extra: Extra = unknown()
+
+
+@dataclass(frozen=True, slots=True)
+class Leanings:
+    """What an artist's readings do always: lengths too long (+) or too short (-) by a share, tilts
+    clockwise (+) by degrees."""
+
+    length: float = entry("finite", 0.0, bounds={"ge": -0.3, "le": 0.3})
+    tilt_degrees: float = entry("finite", 0.0, bounds={"ge": -20.0, "le": 20.0})
+    extra: Extra = unknown()

@@ -24,6 +24,18 @@ WAYS = ("left", "right", "higher", "lower", "larger", "smaller", "fine")
 
 
 @dataclass(frozen=True, slots=True)
+class SubjectPhotograph:
+    """A photograph of the real subject from where the eye was, as its truth; `edge` are pixels
+    along one edge that is straight in reality, by which the lens is straightened."""
+
+    picture: str = entry("hash")
+    width: int = entry("whole", bounds={"ge": 1, "le": 100_000})
+    height: int = entry("whole", bounds={"ge": 1, "le": 100_000})
+    edge: tuple[Spot, ...] = entry("point", (), many="list", most=40)
+    extra: Extra = unknown()
+
+
+@dataclass(frozen=True, slots=True)
 class Photograph:
     """A photograph of the drawing. `corners` are the sheet's own: top left, top right, bottom
     right, bottom left; `bend` is how the lens bends straight edges (see `check.photograph`)."""

@@ -9,7 +9,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from zirkel.core.artist import CountedTo, JudgingEye, OwnHand
+from zirkel.core.artist import CountedTo, JudgingEye, Leanings, OwnHand
 from zirkel.core.drawn import (
     MOST_CHECKS,
     MOST_GUESSES,
@@ -18,6 +18,7 @@ from zirkel.core.drawn import (
     KeptCheck,
     Photograph,
     Ruled,
+    SubjectPhotograph,
     Tolerances,
     WentOn,
 )
@@ -351,6 +352,14 @@ class Study:
     """The artist's own hand on the sheet, in place of the usual one of the recipe."""
     counted_to: CountedTo | None = entry("record", None, records=(CountedTo,))
     """How finely the artist counts: rounding is part of what a reading errs by."""
+    leanings: Leanings | None = entry("record", None, records=(Leanings,))
+    """What the artist's readings of real subjects do always, taken out before they are adjusted."""
+    subject_photograph: SubjectPhotograph | None = entry(
+        "record", None, records=(SubjectPhotograph,)
+    )
+    """The subject from the eye's own place, photographed once the sighting was done,"""
+    photographed: Mapping[str, Spot] = entry("point", many="map", factory=dict, names="landmark")
+    """and where each landmark is on it, in pixels."""
     trust: Mapping[str, float] = entry(
         "finite", many="map", factory=dict, bounds={"ge": 0.05, "le": 20.0}
     )

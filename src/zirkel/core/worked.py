@@ -16,6 +16,7 @@ from typing import Any, TypeVar, cast
 from zirkel.core.arrays import Array
 from zirkel.core.check.correct import Check, check
 from zirkel.core.check.drawing import drawing_of
+from zirkel.core.check.true_places import TruePlaces, true_places
 from zirkel.core.heads.canons import Canon
 from zirkel.core.heads.figure import FigureMeasures, measure_figure
 from zirkel.core.heads.solved import SolvedHead, solve_head
@@ -172,7 +173,7 @@ class Worked:
 
     @property
     def grid(self) -> Grid | None:
-        """The grid over the frame, laid where the drawing lies; None without breadth."""
+        """The grid over the frame; None without breadth."""
         return self._once("grid", lambda: grid_over(self.plan, self.study.sheet))
 
     @property
@@ -231,14 +232,11 @@ class Worked:
         return self._once("rounds", self._rounds)
 
     def _rounds(self) -> Rounds:
-        adjusted, found = self.solution.adjusted, self.perspective
-        n = len(adjusted.network.ids)
-        eye = None
+        found, eye = self.perspective, None
         if found.eye_level is not None and found.eye_sd is not None:
             eye = found.eye_level, found.eye_sd
-        covariance = prior_cofactor(adjusted)[: 2 * n, : 2 * n]
-        rounds = self.study.rounds
-        return rounds_seen(rounds, adjusted.network.index, adjusted.places, covariance, eye)
+        index, places, covariance, _ = self._known_places
+        return rounds_seen(self.study.rounds, index, places, covariance, eye)
 
     @property
     def depth_on_sheet(self) -> DepthOnSheet:
@@ -288,29 +286,27 @@ class Worked:
 
     def heads(self, canons: Sequence[Canon]) -> tuple[SolvedHead, ...]:
         """The study's heads, fitted, compared with these canons."""
-        return self._once("heads", lambda: self._heads(canons))
-
-    def _heads(self, canons: Sequence[Canon]) -> tuple[SolvedHead, ...]:
-        adjusted = self.solution.adjusted
-        n = len(adjusted.network.ids)
-        covariance = prior_cofactor(adjusted)[: 2 * n, : 2 * n]
-        loose = frozenset(each.landmark for each in self.solution.loose)
-        return tuple(
-            solve_head(each, adjusted.network.index, adjusted.places, covariance, loose, canons)
-            for each in self.study.heads
+        known = self._known_places
+        return self._once(
+            "heads", lambda: tuple(solve_head(e, *known, canons) for e in self.study.heads)
         )
 
     def figures(self, canons: Sequence[Canon]) -> tuple[FigureMeasures, ...]:
         """What the study's figures tell, compared with these canons."""
+        return tuple(measure_figure(e, *self._known_places, canons) for e in self.study.figures)
+
+    @property
+    def _known_places(self) -> tuple[dict[str, int], Array, Array, frozenset[str]]:
+        """Numbers of the landmarks, their places (n, 2), covariance (2n, 2n), which are loose."""
         adjusted = self.solution.adjusted
         n = len(adjusted.network.ids)
         covariance = prior_cofactor(adjusted)[: 2 * n, : 2 * n]
-        loose = frozenset(each.landmark for each in self.solution.loose)
-        index, places = adjusted.network.index, adjusted.places
-        return tuple(
-            measure_figure(each, index, places, covariance, loose, canons)
-            for each in self.study.figures
-        )
+        return adjusted.network.index, adjusted.places, covariance, self.loose
+
+    @property
+    def loose(self) -> frozenset[str]:
+        """Landmarks that the readings do not hold."""
+        return frozenset(each.landmark for each in self.solution.loose)
 
     @property
     def checked(self) -> Check | None:
@@ -323,13 +319,19 @@ class Worked:
             self.study, self.solution.adjusted, self.plan, self.solution.scatter, hangs,
             self.running_back,
         )  # fmt: skip
-        if drawing is None:
-            return None
-        return check(drawing, self.solution.adjusted, self.plan.unit_mm or 1.0)
+        unit_mm = self.plan.unit_mm or 1.0
+        return None if drawing is None else check(drawing, self.solution.adjusted, unit_mm)
+
+    @property
+    def true_places(self) -> TruePlaces | None:
+        """Where a real subject's landmarks truly are, by a photograph of it; None without one."""
+        return self._once(
+            "true places", lambda: true_places(self.study, self.solution.adjusted, self.loose)
+        )
 
     @property
     def sure_enough(self) -> float | None:
-        """How sure the artist wants the large shapes, in units; None where that isn't said."""
+        """How sure the artist wants the large shapes, in units; None where not said."""
         own, size = self.study.tolerance, self.plan.unit_mm
         return own.large / size if own and own.large and size else None
 
@@ -339,14 +341,12 @@ class Worked:
         return self._once("recipe", self._recipe)
 
     def _recipe(self) -> Recipe:
-        loose = {each.landmark for each in self.solution.loose}
         marks = {
             name: (mark.held_left_mm, mark.held_top_mm)
             for name, mark in self.plan.marks.items()
-            if name not in loose
+            if name not in self.loose
         }
-        study = self.study
-        unit = study.unit
+        study, unit = self.study, self.study.unit
         wishes = Wishes(
             self.manners,
             self.squares,
@@ -390,7 +390,8 @@ class Worked:
 def _measured(study: Study) -> tuple[object, ...]:
     """All of a study that its adjustment depends on."""
     depth = study.families, study.rounds, study.shadows
-    return study.landmarks, study.sightings, study.unit, study.trust, study.counted_to, *depth
+    own = study.trust, study.counted_to, study.leanings
+    return study.landmarks, study.sightings, study.unit, *own, *depth
 
 
 def _retold(solution: Solution, study: Study) -> Solution:

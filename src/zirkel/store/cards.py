@@ -51,15 +51,15 @@ class Cards:
                 for number, version, title, demo, changed, of, by, body in rows.all()
             ]  # fmt: skip
 
-    def drawn(self, most: int) -> list[int]:
-        """The artist's own studies whose drawing was checked, last changed first: no demonstration
-        and no pupil's."""
+    def holding(self, collection: str, most: int) -> list[int]:
+        """The artist's own studies that hold any record of a collection (`checks`: their drawing
+        was checked), last changed first: no demonstration and no pupil's."""
         with Session(self._engine.execution_options(writes=False)) as session, session.begin():
-            checked = select(RecordRow.study_id).where(RecordRow.collection == "checks")
+            some = select(RecordRow.study_id).where(RecordRow.collection == collection)
             asked = (
                 select(StudyRow.id)
                 .where(StudyRow.deleted_at.is_(None), StudyRow.demo.is_(None))
-                .where(StudyRow.id.in_(checked), StudyRow.id.not_in(select(PupilRow.study_id)))
+                .where(StudyRow.id.in_(some), StudyRow.id.not_in(select(PupilRow.study_id)))
                 .order_by(StudyRow.changed_at.desc(), StudyRow.id.desc())
                 .limit(most)
             )

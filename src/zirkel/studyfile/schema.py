@@ -11,6 +11,7 @@ from zirkel.core.drawn import (
     EyeGuess,
     Photograph,
     Ruled,
+    SubjectPhotograph,
     Tolerances,
 )
 from zirkel.core.head import Figure, Head
@@ -68,6 +69,7 @@ FileHead = Annotated[Head, Recorded]
 FileStation = Annotated[Station, Recorded]
 FileSubject = Annotated[SimulatedSubject | PictureSubject, Recorded]
 FilePhotograph = Annotated[Photograph, Recorded]
+FileSubjectPhotograph = Annotated[SubjectPhotograph, Recorded]
 FileRuled = Annotated[Ruled, Recorded]
 FileTolerances = Annotated[Tolerances, Recorded]
 FileEyeGuess = Annotated[EyeGuess, Recorded]

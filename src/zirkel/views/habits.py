@@ -9,7 +9,7 @@ from zirkel.store.store import Store, Stored
 
 def habits_of(store: Store) -> tuple[Habit, ...]:
     """The habits of the last few drawings."""
-    found = [store.get_or_broken(number) for number in store.cards.drawn(LAST)]
+    found = [store.get_or_broken(number) for number in store.cards.holding("checks", LAST)]
     return habits([e.study.checks[0] for e in found if isinstance(e, Stored) and e.study.checks])
 
 

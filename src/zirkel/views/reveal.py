@@ -1,4 +1,4 @@
-"""The truth laid over the block-in, for studies of a simulated subject."""
+"""The truth laid over the block-in: of a simulated subject, or by a photograph of a real one."""
 
 from __future__ import annotations
 
@@ -42,11 +42,11 @@ class Reveal(BaseModel):
 
 
 def reveal(store: Store, study_id: int) -> Reveal:
-    """The truth about a study of a simulated subject; BadInput where there is none to know."""
+    """The truth about a study's subject; BadInput where there is none to know."""
     stored = store.get(study_id)
     worked = stored.worked
     truth = _truth(stored)
-    marks = _marks(worked, truth)
+    marks = true_marks(worked, truth)
     if not marks:
         raise BadInput("landmarks", "none of the study's landmarks is of this scene")
     judged = [each.inside for each in marks if each.inside is not None]
@@ -72,8 +72,14 @@ def reveal(store: Store, study_id: int) -> Reveal:
 def _truth(stored: Stored) -> dict[str, Array]:
     """True places (2,) in units; BadInput where there is none to know."""
     subject, unit = stored.study.subject, stored.study.unit
+    photographed = stored.worked.true_places
+    if subject is None and photographed is not None:
+        return dict(photographed.places)
     if not isinstance(subject, SimulatedSubject) or stored.scene is None:
-        raise BadInput("subject", "only a simulated subject has a truth that Zirkel knows")
+        raise BadInput(
+            "subject",
+            "only a simulated subject has a truth that Zirkel knows: photograph a real one",
+        )
     if not isinstance(unit, UnitPair):
         raise BadInput("unit", "choose a unit on the subject to compare sizes by")
     seen = seen_landmarks(stored.scene, subject.station)
@@ -82,7 +88,8 @@ def _truth(stored: Stored) -> dict[str, Array]:
     return truth_in_units(seen, unit)
 
 
-def _marks(worked: Worked, truth: Mapping[str, Array]) -> list[TrueMark]:
+def true_marks(worked: Worked, truth: Mapping[str, Array]) -> list[TrueMark]:
+    """Each landmark of the truth (2,) in units against the block-in."""
     plan, adjusted = worked.plan, worked.solution.adjusted
     if plan.unit_mm is None:
         return []

@@ -12,6 +12,7 @@ from cachetools import LRUCache, cached
 from pydantic import BaseModel
 
 from zirkel.core.arrays import Array
+from zirkel.core.check.true_places import LEAST
 from zirkel.core.network.start import thumbnail_scale
 from zirkel.core.sheet.plan import Plan
 from zirkel.core.study import PictureSubject, SimulatedSubject, Study, UnitPair
@@ -32,10 +33,12 @@ DIGITS = 4
 class BenchSubject(BaseModel):
     """The subject side. `kind` is scene, picture or thumbnail; `image` the address of what is
     shown, which lies at `left_mm`, `top_mm` and is `width_mm` by `height_mm`, at the drawing's
-    size. `hidden` are landmarks that something hides; `faults` what the hand is made to suffer."""
+    size. `hidden` are landmarks that something hides; `faults` what the hand is made to suffer;
+    `revealing` says whether its truth can be looked at."""
 
     kind: str
     title: str | None = None
+    revealing: bool = False
     scene: str | None = None
     picture: FilePicture | None = None
     image: str | None = None
@@ -175,7 +178,10 @@ def bench_subject(stored: Stored, sight: Sight, laid: Laid | None) -> BenchSubje
     subject = stored.study.subject
     if subject is None or laid is None:
         tapped = None if laid is None else (laid.size, float(laid.origin[0]), float(laid.origin[1]))
-        return BenchSubject(kind="thumbnail", picture=_picture(subject), tapped=tapped)
+        return BenchSubject(
+            kind="thumbnail", picture=_picture(subject), tapped=tapped,
+            revealing=len(stored.study.photographed) >= LEAST,
+        )  # fmt: skip
     if isinstance(subject, PictureSubject):
         title, image = "Picture", picture_address(subject)
         hidden: list[str] = []
@@ -197,6 +203,7 @@ def bench_subject(stored: Stored, sight: Sight, laid: Laid | None) -> BenchSubje
     return BenchSubject(
         kind=kind,
         title=title,
+        revealing=kind == "scene",
         scene=subject.scene if isinstance(subject, SimulatedSubject) else None,
         picture=_picture(subject),
         image=image,

@@ -1,8 +1,8 @@
 // The subject of a study: the station before a scene, a picture, or the choice of what to sight.
 import { Button } from "antd";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import type { Bench, Change, PictureTaken } from "../../api/types";
-import { LiveStation, PictureRoom, StationRoom } from "../../features/subject";
+import { LiveStation, PictureRoom, StationRoom, TruthRoom } from "../../features/subject";
 import { PictureUpload } from "../../shared/PictureUpload";
 import styles from "./pages.module.css";
 import { StudyPage } from "./StudyPage";
@@ -24,6 +24,10 @@ function Subject({ bench, make }: Props) {
       subject: { picture: taken.picture, width: taken.width, height: taken.height },
     });
   const picture = bench.subject.picture;
+  const [search, setSearch] = useSearchParams();
+  if (search.has("truth")) {
+    return <TruthRoom bench={bench} make={make} onLeave={() => setSearch({})} />;
+  }
   return (
     <>
       {bench.subject.kind === "scene" && <StationRoom bench={bench} make={make} />}
@@ -41,6 +45,12 @@ function Subject({ bench, make }: Props) {
             Zirkel.
           </p>
           {!bench.subject.missing && <LiveStation />}
+          {bench.readings.length > 0 && (
+            <p>
+              Done with sighting? <Link to="?truth">How near you came, by a photograph</Link> from
+              where your eye was.
+            </p>
+          )}
         </section>
       )}
       {picture && (

@@ -19,10 +19,12 @@ export function SubjectTools({ room }: { room: Room }) {
           onTake={() => room.next.prompt && room.pad.takeUp(room.next.prompt)}
         />
       )}
-      {subject.kind !== "thumbnail" && !stick.inHand && (
+      {(subject.kind !== "thumbnail" || subject.revealing) && !stick.inHand && (
         <div className={styles.subjectTools}>
-          <Button onClick={stick.toggle}>Take up the stick</Button>
-          {subject.kind === "scene" && (
+          {subject.kind !== "thumbnail" && (
+            <Button onClick={stick.toggle}>Take up the stick</Button>
+          )}
+          {subject.revealing && (
             <Button onClick={room.reveal} aria-pressed={revealed}>
               {revealed ? "Hide the truth" : "Reveal the truth"}
             </Button>

@@ -46,7 +46,7 @@ export function benchKey(room: Room, event: KeyboardEvent, help: () => void): bo
     ["S", relations.another],
     ["D", drawBy],
   ]);
-  if (room.bench.subject.kind === "scene") {
+  if (room.bench.subject.revealing) {
     shifted.set("V", room.reveal);
   }
   const does = event.shiftKey ? shifted.get(event.key) : undefined;

@@ -170,7 +170,7 @@ export function useBenchRoom(study: StudyHandle, bench: Bench, kinds: PadKinds) 
     },
     nameAll: () => setAllNames(!allNames),
     truth,
-    reveal: () => bench.subject.kind === "scene" && setRevealed(!revealed),
+    reveal: () => bench.subject.revealing && setRevealed(!revealed),
     side: (SIDES.find((each) => each === search.get("side")) ?? "Next") as Side,
     turnTo: (side: Side) => setSearch(side === "Next" ? {} : { side }, { replace: true }),
     easel,

@@ -1,3 +1,3 @@
-export { PictureRoom } from "./picture";
+export { PictureRoom, TruthRoom } from "./picture";
 export { SceneGallery } from "./scenes";
 export { LiveStation, StationRoom } from "./station";

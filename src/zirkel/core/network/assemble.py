@@ -25,7 +25,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from zirkel.core.arrays import Array
-from zirkel.core.network.sigmas import sigmas
+from zirkel.core.network.sigmas import sigmas, upright
 from zirkel.core.sightings import Sighting
 from zirkel.core.sightings.base import Columns
 from zirkel.core.study import Study, UnitLength, UnitPair
@@ -150,7 +150,7 @@ def build(study: Study, start: Array) -> Network:
     takes = tuple(dict.fromkeys(s.take_name for s in used if s.take_name is not None))
     used.sort(key=lambda s: (len(joined[s.id]) > 2, s.family or s.kind))
     datum = _datum(study, index, start, len(takes))
-    groups = tuple(_groups(used, joined, index, takes, start))
+    groups = tuple(_groups(upright(used, study.leanings), joined, index, takes, start))
     buckets = tuple(_buckets(groups, datum, 2 * len(ids)))
     rows = [np.repeat(np.arange(b.rows.start, b.rows.stop), b.full.shape[1]) for b in buckets]
     return Network(

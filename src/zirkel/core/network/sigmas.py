@@ -1,13 +1,17 @@
-"""What a reading errs by: its own, its kind's, and the rounding of who counts to whole steps."""
+"""What a reading errs by: its own, its kind's, and the rounding of who counts to whole steps; and
+what a hand does always, taken out before readings are adjusted."""
 
 from __future__ import annotations
 
 import math
 from collections.abc import Sequence
+from dataclasses import replace
+from typing import Any
 
 import numpy as np
 
 from zirkel.core.arrays import Array
+from zirkel.core.artist import Leanings
 from zirkel.core.sightings import Sighting
 from zirkel.core.study import Study, UnitLength
 
@@ -39,3 +43,22 @@ def rounding(kind: str, study: Study) -> float:
 def sigmas(sightings: Sequence[Sighting], study: Study) -> Array:
     """(k,) standard deviations in the unit computed with."""
     return np.array([sigma_of(s, study) * s.inside for s in sightings], dtype=float)
+
+
+def upright(sightings: Sequence[Sighting], leanings: Leanings | None) -> list[Sighting]:
+    """The readings as a hand without these leanings would have taken them."""
+    if leanings is None:
+        return list(sightings)
+    return [_upright(each, leanings) for each in sightings]
+
+
+def _upright(sighting: Sighting, leanings: Leanings) -> Sighting:
+    if sighting.value_field is None:
+        return sighting
+    value = sighting.value
+    if sighting.kind in COUNTED:
+        value /= 1.0 + leanings.length
+    elif sighting.kind == "tilt":
+        value = (value - leanings.tilt_degrees) % 180.0
+    changed: dict[str, Any] = {sighting.value_field: value}
+    return replace(sighting, **changed)

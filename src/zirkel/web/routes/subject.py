@@ -27,6 +27,7 @@ from zirkel.views.station import (
     work_back,
 )
 from zirkel.views.subject import draw_scene
+from zirkel.views.truth import TruthRoom, open_truth
 from zirkel.web.border import A_DAY, blueprint, file_reply, store
 from zirkel.web.guard import body_as
 from zirkel.web.problems import as_json
@@ -95,6 +96,12 @@ def post_station(path: StudyPath, body: StationTry) -> Response:
 def get_reveal(path: StudyPath) -> Response:
     """The truth over the block-in of a simulated subject."""
     return as_json(reveal(store(), path.study_id))
+
+
+@routes.get("/studies/<int:study_id>/truth", responses={"200": TruthRoom}, operation_id="truth")
+def get_truth(path: StudyPath) -> Response:
+    """A real subject's truth by its photograph, and what it says of the hand."""
+    return as_json(open_truth(store(), path.study_id))
 
 
 @routes.get("/reach", responses={"200": Reach}, operation_id="reach")

@@ -1,1 +1,2 @@
 export { PictureRoom } from "./PictureRoom";
+export { TruthRoom } from "./TruthRoom";
