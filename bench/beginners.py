@@ -4,6 +4,7 @@ too large. What is told of them against what is so."""
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping
 from dataclasses import replace
 
 import numpy as np
@@ -11,14 +12,20 @@ from tests.core.check.test_large import LARGE, checked, drawn_wrong
 from tests.core.test_own_hand import QUARTERS, WITHIN_95, counted_coarsely
 from tests.networks import RandomNetwork
 
+from zirkel.core.arrays import Array
 from zirkel.core.artist import OwnHand
 from zirkel.core.network.solve import Solution, solve
 from zirkel.core.sheet.recipe.hand import follow
+from zirkel.core.sightings import Sighting
+from zirkel.core.simulation.observer import true_value, with_value
+from zirkel.core.study import Study
 from zirkel.core.worked import Worked
 from zirkel.demo.generate import FOLDER
 from zirkel.studyfile.read import read_study
 
-STUDIES, DRAWN = 30, 200
+STUDIES, DRAWN, NETWORKS = 30, 200, 40
+GROSS, CHECKED = 8.0, 0.3
+"""An error in the hand's own sigmas, and from which redundancy others check a reading."""
 HANDS = {"usual": None, "rough": OwnHand(0.03, 2.5, 0.02), "good": OwnHand(0.01, 0.8, 0.01)}
 DEMOS = ("potting_bench", "wooden_mask", "boathouse")
 
@@ -48,6 +55,58 @@ def counting() -> None:
         within = float(np.mean(np.array(found) < WITHIN_95))
         print(f"  {name:10}  in the 95 % areas {within:.2f}  actual/told "
               f"{math.sqrt(np.mean(found) / 2.0):.2f}  accused {doubts}")  # fmt: skip
+
+
+def reading() -> None:
+    """A rougher hand, one with heavy tails, a take that is off, and a gross error among each."""
+    print(f"Other hands, {NETWORKS} studies of 20 landmarks")
+    for name in ("honest", "rough 1.5", "heavy tails", "take 8 % off"):
+        found, first, accused = [], 0, 0
+        for seed in range(NETWORKS):
+            network = RandomNetwork(seed, n=20, per=4, kinds="stdl", tap=0.1)
+            study = read_by(name, network.study, network.truth, np.random.default_rng(900 + seed))
+            solution = solve(study)
+            accused += len(solution.doubts)
+            found += [each / solution.scatter**2 for each in sizes(network, solution)]
+            checked = np.flatnonzero(solution.adjusted.redundancy > CHECKED)
+            row = int(checked[7 * seed % len(checked)])
+            wrong = solution.adjusted.network.sightings[row]
+            number = study.sightings.index(wrong)
+            much = GROSS * wrong.default_sigma(in_mm=False) * (1.5 if name == "rough 1.5" else 1.0)
+            spoilt = with_value(wrong, _kept_in(wrong, wrong.value + much))
+            among = (*study.sightings[:number], spoilt, *study.sightings[number + 1 :])
+            doubts = solve(replace(study, sightings=among)).doubts
+            first += bool(doubts) and doubts[0].sighting == wrong.id
+        within = float(np.mean(np.array(found) < WITHIN_95))
+        accused /= NETWORKS
+        print(
+            f"  {name:13} in the 95 % areas {within:.2f}  accused {accused:.2f} a study"
+            f"  gross error first in {first} of {NETWORKS}"
+        )
+
+
+def read_by(hand: str, study: Study, truth: Mapping[str, Array], rng: np.random.Generator) -> Study:
+    """The study's readings as another hand takes them."""
+    if hand == "honest":
+        return study
+    made = []
+    for each in study.sightings:
+        sigma, value = each.default_sigma(in_mm=False), each.value
+        if hand == "rough 1.5":
+            value += rng.normal(0.0, math.sqrt(1.5**2 - 1.0) * sigma)
+        elif hand == "heavy tails":
+            value = true_value(each, truth) + sigma * rng.standard_t(3)
+        elif each.kind == "span" and len(made) < len(study.sightings) / 3:
+            value *= 1.08
+        made.append(with_value(each, _kept_in(each, value)))
+    return replace(study, sightings=tuple(made))
+
+
+def _kept_in(reading: Sighting, value: float) -> float:
+    """A value that such a reading can have."""
+    if reading.kind == "tilt":
+        return value % 180.0
+    return max(value, 1.0 / 16.0) if reading.kind == "span" else value
 
 
 def drawing() -> None:
@@ -82,5 +141,6 @@ def checking() -> None:
 
 def main() -> None:
     counting()
+    reading()
     drawing()
     checking()

@@ -30,6 +30,30 @@ def study(tapped, *more):
     return study_of(places, (*HELD, *TWO_ARCS, *more))
 
 
+class UpsideDown(unittest.TestCase):
+    def said(self, off):
+        """Two levels, from either end of the unit to c, cannot both hold: a unit either way up
+        meets them as badly, but for how far off the second is."""
+        readings = (
+            Span(id="s1", start="a", end="c", along="level", towards="right", units=1.0),
+            Level(id="s2", start="a", end="c", offset=0.0),
+            Level(id="s3", start="b", end="c", offset=off),
+            Level(id="s4", start="a", end="d", offset=0.2),
+            Drop(id="s5", start="a", end="d", offset=0.5),
+        )
+        places = {"a": (0, 0), "b": (0, 1), "c": (1.0, 0.1), "d": (0.5, 0.2)}
+        return [e for e in ambiguities(adjust(study_of(places, readings))) if e.landmark == "b"]
+
+    def test_a_unit_that_fits_either_way_up_is_said_with_what_would_tell(self):
+        (told,) = self.said(0.004)
+        np.testing.assert_allclose(told.other, (0.0, -1.0), atol=1e-9)
+        self.assertIsNotNone(told.telling)
+        words = words_of(study_of({"a": (0, 0), "b": (0, 1), "c": (1, 0.1)}), 100.0)
+        self.assertIn("may just as well lie 2", say_ambiguity(words, told, (0.0, 1.0)))
+        for off in (-0.05, 0.05):
+            self.assertEqual(self.said(off), [])
+
+
 class Mirrors(unittest.TestCase):
     def test_either_side_fits_where_the_tap_does_not_tell(self):
         adjusted = adjust(study((0.05, 0.8)))

@@ -4,18 +4,20 @@ A landmark known by undirected tilts and straight spans can lie on either side o
 and its readings agree equally well with both. Each landmark is carried over a grid, the others
 held, and its softened disagreement (see `second_look`) compared with that where it lies. Where
 another place fits about as well, and the thumbnail does not clearly speak for the one it is in,
-that is said, with the reading that would tell the two apart.
+that is said, with the reading that would tell the two apart; so too of the unit, where the
+readings fit it either way up.
 """
 
 from __future__ import annotations
 
-from collections.abc import Collection
+from collections.abc import Collection, Iterator
 from dataclasses import dataclass
 
 import numpy as np
 
 from zirkel.core.arrays import Array, Flags, Indices
 from zirkel.core.network.adjust import Adjustment, place_covariance, place_looseness
+from zirkel.core.network.search import fits_upside_down
 from zirkel.core.network.second_look import disagreement, grid
 from zirkel.core.network.slack import radii
 from zirkel.core.study import UnitLength, UnitPair
@@ -71,7 +73,7 @@ def ambiguities(adjusted: Adjustment, unseen: Collection[str] = ()) -> tuple[Amb
     away -= np.median(away, axis=0)
     distance = np.hypot(*away.T)
     slack = radii(place_covariance(adjusted))
-    found: list[Ambiguity] = []
+    found: list[Ambiguity] = list(_upside_down(adjusted, held, unseen))
     for number in _looked_at(free, distance):
         other = _other_place(adjusted, int(number), float(slack[number]))
         if other is None:
@@ -90,6 +92,16 @@ def ambiguities(adjusted: Adjustment, unseen: Collection[str] = ()) -> tuple[Amb
         if net.ids[i] not in named and net.study.landmarks[i].rough is not None
     ]
     return tuple(found)
+
+
+def _upside_down(adjusted: Adjustment, held: Flags, unseen: Collection[str]) -> Iterator[Ambiguity]:
+    """That the unit itself may stand on its head, with what would tell."""
+    net, unit = adjusted.network, adjusted.network.study.unit
+    if isinstance(unit, UnitPair) and fits_upside_down(adjusted, ALIKE):
+        number = net.index[unit.end]
+        other = 2.0 * adjusted.places[net.index[unit.start]] - adjusted.places[number]
+        telling = _telling(adjusted, number, other, held, unseen)
+        yield Ambiguity(unit.end, (float(other[0]), float(other[1])), None, telling)
 
 
 def _fixed(unit: UnitPair | UnitLength | None) -> list[str]:

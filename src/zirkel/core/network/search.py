@@ -129,6 +129,28 @@ def _unit_turned(net: Network, weight: Array) -> list[Adjustment]:
     return [conclude(turned, descend(turned, begin, weight), weight)]
 
 
+def fits_upside_down(found: Adjustment, alike: float) -> bool:
+    """Whether the readings of a pair unit that do not agree fit about as well with it turned over,
+    the price of being tapped so counted: their costs differ by less than `alike`."""
+    if found.convincing or found.network.datum.unknowns > HUGE:
+        return False
+    study, weight, mine = found.network.study, found.weight, _dear(found)
+    net = build(study, on_datum(study, thumbnail_places(study)))
+    plain = conclude(net, descend(net, come_near(net, weight, net.start), weight), weight)
+    return any(
+        abs(_dear(other) - mine) < alike and _turned_over(found, other)
+        for other in (plain, *_unit_turned(net, weight))
+    )
+
+
+def _turned_over(one: Adjustment, other: Adjustment) -> bool:
+    unit, index = one.network.study.unit, one.network.index
+    if not isinstance(unit, UnitPair):
+        return False
+    a, b = (e.places[index[unit.end]] - e.places[index[unit.start]] for e in (one, other))
+    return float(a @ b) < 0.0
+
+
 def scatters_evenly(found: Adjustment) -> bool:
     """Whether the readings agree but for a larger error that all of them share."""
     if found.freedom < ENOUGH_TO_TELL:
