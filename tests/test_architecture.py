@@ -63,7 +63,7 @@ CORE_MAY_IMPORT = {
         "arrays",
     },
     "collections": {"study", "sightings", "fields"},
-    "subject": {"study", "sightings", "fields", "arrays", "values"},
+    "subject": {"study", "sightings", "fields", "patience", "arrays", "values"},
     "network": {"study", "artist", "space", "sightings", "patience", "arrays", "values"},
     "sheet": {"network", "patience", "study", "sightings", "arrays", "values"},
     "simulation": {

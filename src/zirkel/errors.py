@@ -58,6 +58,16 @@ class Abandoned(ZirkelError):
         super().__init__("Left off, as you asked. Nothing was changed.")
 
 
+class TooMuchWork(ZirkelError):
+    """A question that would take longer than anybody waits for its answer."""
+
+    def __init__(self, seconds: float) -> None:
+        super().__init__(
+            f"This was left after {seconds:.0f} s of work: it is too much at once. Nothing was "
+            "changed. Ask for less: a shorter time, fewer landmarks, simpler solids."
+        )
+
+
 class Unreadable(ZirkelError):
     """A study that is kept but can't be read."""
 

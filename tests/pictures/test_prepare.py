@@ -32,6 +32,20 @@ prepare(saved(drawing(8000, 6000), "JPEG"))
 print(json.dumps({"refusing": refused - started, "a 48-megapixel photograph": peak() - refused}))
 """
 
+LARGE = """
+import io, resource, sys
+from PIL import Image
+from zirkel.pictures.prepare import prepare
+out = io.BytesIO()
+Image.new(sys.argv[1], (8000, 8000)).save(out, sys.argv[2], **(
+    {"compress_level": 1} if sys.argv[2] == "PNG" else {}))
+with open("/proc/self/clear_refs", "w") as clear:
+    clear.write("5")
+prepare(out.getvalue())
+with open("/proc/self/status") as status:
+    print(next(int(line.split()[1]) for line in status if line.startswith("VmHWM")) / 1024)
+"""
+
 
 def opened(data):
     picture = Image.open(io.BytesIO(data))
@@ -105,6 +119,20 @@ class Preparing(unittest.TestCase):
         peaks = json.loads(run.stdout)
         self.assertLess(peaks["refusing"], 250, peaks)
         self.assertLess(peaks["a 48-megapixel photograph"], 400, peaks)
+
+    def test_sixty_four_million_pixels_of_any_mode_stay_within_bounds(self):
+        modes = {"P": "PNG", "RGBA": "PNG", "I;16": "PNG", "CMYK": "JPEG"}
+        for mode, kind in modes.items():
+            run = subprocess.run(
+                [sys.executable, "-c", LARGE, mode, kind],
+                capture_output=True,
+                text=True,
+                check=True,
+            )
+            self.assertLess(float(run.stdout), 500, mode)
+        webp = saved(drawing(5200, 5000), "WEBP")
+        with self.assertRaisesRegex(BadInput, "24 million in all of WebP"):
+            prepare(webp)
 
 
 if __name__ == "__main__":

@@ -3,12 +3,14 @@
 import threading
 import time
 import unittest
+from unittest import mock
 
 from tests.networks import RandomNetwork
 from tests.web.test_subject import SubjectCase
 from zirkel.core.network.solve import solve
 from zirkel.core.patience import heard_by, step
 from zirkel.errors import Abandoned
+from zirkel.web import work
 
 MANY = 320
 
@@ -30,6 +32,19 @@ class Patience(unittest.TestCase):
             solve(study)
         solve(study)
         self.assertEqual(len(told), count)
+
+
+class TooMuch(SubjectCase):
+    def test_a_question_ends_at_its_bound_and_a_change_does_not(self):
+        study = RandomNetwork(5, n=40, per=3, kinds="sssdlt", tap=0.1, firm=True).study
+        number = self.store.create(study).id
+        with mock.patch.object(work, "MOST_S", 0.0):
+            asked = self.get(f"/studies/{number}/recipe")
+            self.assertEqual(asked.status_code, 422)
+            self.assertIn("too much at once", asked.json["detail"])
+            change = {"type": "strike_sighting", "id": study.sightings[0].id, "struck": True}
+            self.post(f"/studies/{number}/changes", version=1, change=change)
+        self.assertEqual(self.get(f"/studies/{number}/recipe").status_code, 200)
 
 
 class Working(SubjectCase):

@@ -23,6 +23,7 @@ from typing import Annotated, Any, BinaryIO, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
+from zirkel.commands.scenes import add_scene
 from zirkel.core.patience import step
 from zirkel.core.values.names import slug
 from zirkel.errors import BadInput, NotFound, ZirkelError
@@ -228,7 +229,7 @@ def _scenes(taking: _Taking, listed: ShelfList) -> dict[str, str]:
     had = set(taking.store.scenes.added())
 
     def add(part: Part, data: bytes) -> bool:
-        found = taking.store.scenes.add(data).name
+        found = add_scene(taking.store, data).name
         if found != part.name:
             renamed[part.name] = found
         return found not in had

@@ -6,9 +6,12 @@ listens (the web, for each request) is told in its own thread, and stops the wor
 
 from __future__ import annotations
 
+import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from contextvars import ContextVar
+
+from zirkel.errors import TooMuchWork
 
 Listener = Callable[[str], None]
 
@@ -30,3 +33,15 @@ def heard_by(listener: Listener) -> Iterator[None]:
         yield
     finally:
         _LISTENING.reset(token)
+
+
+def no_longer_than(seconds: float) -> Listener:
+    """A listener that ends the work after so many seconds of this thread's own processor time, as a
+    busy machine takes nothing from that; TooMuchWork then."""
+    began = time.thread_time()
+
+    def listen(_: str) -> None:
+        if time.thread_time() - began > seconds:
+            raise TooMuchWork(seconds)
+
+    return listen

@@ -24,6 +24,11 @@ LONGEST_KEPT = 2400
 
 JPEG_QUALITY = 92
 
+MOST_WEBP_PIXELS = 24_000_000
+"""Its reader holds the picture several times over and can't read it smaller."""
+
+BAND_ROWS = 64
+
 
 @dataclass(frozen=True, slots=True)
 class Prepared:
@@ -88,11 +93,13 @@ def prepared_before(data: bytes) -> Prepared:
 
 def _check_size(opened: Image.Image) -> None:
     width, height = opened.size
-    if width * height > MOST_PIXELS:
+    webp = opened.format == "WEBP"
+    most = MOST_WEBP_PIXELS if webp else MOST_PIXELS
+    if width * height > most:
         raise BadInput(
             "picture",
             f"it is {width} × {height} pixels, more than Zirkel takes "
-            f"({MOST_PIXELS / 1e6:.0f} million in all): save it smaller",
+            f"({most / 1e6:.0f} million in all{' of WebP' if webp else ''}): save it smaller",
         )
     if max(width, height) > MOST_SIDE:
         raise BadInput(
@@ -112,13 +119,9 @@ def _prepared(opened: Image.Image) -> Prepared:
         opened.draft("RGB", (LONGEST_KEPT, LONGEST_KEPT))
     opened.load()
     orientation = opened.getexif().get(0x0112, 1)
-    small: Image.Image = _eight_bits(opened)
-    if max(small.size) > LONGEST_KEPT:
-        small = opened.copy() if opened.mode == "P" else small
-        small = small.convert("RGBA") if small.mode == "P" else small
-        small.thumbnail((LONGEST_KEPT, LONGEST_KEPT), Image.Resampling.LANCZOS)
+    small = _plain_and_small(opened)
     small.getexif()[0x0112] = orientation
-    upright = _on_white(ImageOps.exif_transpose(small))
+    upright = ImageOps.exif_transpose(small)
     out = io.BytesIO()
     if kind == "PNG":
         upright.save(out, "PNG", optimize=False)
@@ -128,6 +131,27 @@ def _prepared(opened: Image.Image) -> Prepared:
     return Prepared(
         out.getvalue(), ending, upright.width, upright.height, scaled=max(upright.size) < most
     )
+
+
+def _plain_and_small(opened: Image.Image) -> Image.Image:
+    """Plain colours on white paper, no longer than is kept. Of a large picture one band after the
+    other is looked at: the whole of it in other colours would take as much memory again."""
+    width, height = opened.size
+    factor = max(width, height) // LONGEST_KEPT
+    if factor < 2:
+        small = _plain(opened)
+    else:
+        small = Image.new("RGB", (-(-width // factor), -(-height // factor)))
+        for top in range(0, height, BAND_ROWS * factor):
+            band = opened.crop((0, top, width, min(top + BAND_ROWS * factor, height)))
+            small.paste(_plain(band).reduce(factor), (0, top // factor))
+    if max(small.size) > LONGEST_KEPT:
+        small.thumbnail((LONGEST_KEPT, LONGEST_KEPT), Image.Resampling.LANCZOS)
+    return small
+
+
+def _plain(picture: Image.Image) -> Image.Image:
+    return _on_white(_eight_bits(picture))
 
 
 def _eight_bits(opened: Image.Image) -> Image.Image:

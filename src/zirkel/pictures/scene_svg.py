@@ -5,7 +5,12 @@ from __future__ import annotations
 import shapely
 from shapely.geometry.base import BaseGeometry
 
-from zirkel.core.subject.picture import Picture
+from zirkel.core.subject.picture import Picture, picture_of
+from zirkel.core.subject.scene import Scene
+from zirkel.core.subject.station import Station
+from zirkel.errors import BadInput
+
+CANNOT = (ArithmeticError, ValueError, LookupError, shapely.errors.ShapelyError)
 
 TONES = {"cast": "#d9cdb8", "light": "#fbf8f1", "shadow": "#c9bca6"}
 LINE = "#2b2926"
@@ -14,6 +19,16 @@ LONG_SIDE = 1000.0
 
 SMOOTHING = 0.15
 """Corners that lie this near to the line between their neighbours, in that unit, are left out."""
+
+
+def drawn(scene: Scene, station: Station) -> bytes:
+    """The scene from a station, as SVG; BadInput where it can't be drawn from there."""
+    try:
+        return scene_svg(picture_of(scene, station))
+    except CANNOT as error:
+        raise BadInput(
+            "station", f"the scene can't be drawn from there ({error}): go a little aside"
+        ) from error
 
 
 def scene_svg(picture: Picture) -> bytes:

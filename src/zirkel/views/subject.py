@@ -17,12 +17,12 @@ from zirkel.core.network.start import thumbnail_scale
 from zirkel.core.sheet.plan import Plan
 from zirkel.core.study import PictureSubject, SimulatedSubject, Study, UnitPair
 from zirkel.core.subject.flat import crop_box, flat_places
-from zirkel.core.subject.picture import box_of, picture_of
+from zirkel.core.subject.picture import box_of
 from zirkel.core.subject.scene import Scene, seen_landmarks, unit_length
 from zirkel.core.subject.sight import sightable
 from zirkel.core.subject.station import Station
 from zirkel.core.words.faults import FAULT_WORDS
-from zirkel.pictures.scene_svg import scene_svg
+from zirkel.pictures.scene_svg import drawn
 from zirkel.store.store import Stored
 from zirkel.studyfile.schema import FilePicture
 
@@ -72,7 +72,7 @@ _hidden: LRUCache[tuple[str, Station], tuple[str, ...]] = LRUCache(KEPT)
 @cached(_drawings, key=lambda scene, station: (scene.name, station), lock=Lock())
 def draw_scene(scene: Scene, station: Station) -> bytes:
     """The scene from the station, as SVG; kept, since it takes up to a second."""
-    return scene_svg(picture_of(scene, station))
+    return drawn(scene, station)
 
 
 @cached(_hidden, key=lambda scene, station: (scene.name, station), lock=Lock())

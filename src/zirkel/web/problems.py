@@ -16,6 +16,7 @@ from zirkel.errors import (
     Overtaken,
     StaleVersion,
     TokenReused,
+    TooMuchWork,
     Unreadable,
     ZirkelError,
 )
@@ -31,6 +32,7 @@ Told = Annotated[str, AfterValidator(writable)]
 TOLD: tuple[tuple[type[ZirkelError], str, int], ...] = (
     (NotFound, "Not found", MISSING),
     (Abandoned, "Left off", CONFLICT),
+    (TooMuchWork, "Too much at once", INVALID),
     (TokenReused, "Another change", CONFLICT),
     (Unreadable, "This study can't be read", INVALID),
     (CannotKeep, "Nothing can be kept now", NO_ROOM),

@@ -15,11 +15,15 @@ from threading import Lock
 
 from flask import Flask, current_app, g, request
 
-from zirkel.core.patience import heard_by
+from zirkel.core.patience import Listener, heard_by, no_longer_than
 from zirkel.errors import Abandoned, NotFound
 
 LONG_S = 1.0
 """What takes less need not be told."""
+
+MOST_S = 10.0
+"""Processor seconds that a question may take. A change has no such bound: what was entered is kept,
+however long it takes to solve."""
 
 
 @dataclass(slots=True)
@@ -31,12 +35,15 @@ class Work:
     started: float = field(default_factory=time.monotonic)
     doing: str = ""
     left: bool = False
+    bound: Listener | None = None
 
     def heard(self, doing: str) -> None:
         """Takes note of a step; Abandoned if the work was left off."""
         self.doing = doing
         if self.left:
             raise Abandoned
+        if self.bound is not None:
+            self.bound(doing)
 
 
 class Works:
@@ -47,10 +54,10 @@ class Works:
         self._numbers = count(1)
         self._running: dict[int, Work] = {}
 
-    def begin(self, what: str) -> Work:
-        """Enter a request."""
+    def begin(self, what: str, bound: Listener | None = None) -> Work:
+        """Enter a request, and what ends it when it is too much."""
         with self._lock:
-            work = Work(next(self._numbers), what)
+            work = Work(next(self._numbers), what, bound=bound)
             self._running[work.id] = work
             return work
 
@@ -89,7 +96,8 @@ def watch(app: Flask) -> None:
     def _begun() -> None:
         view = app.view_functions.get(request.endpoint or "")
         about = (view.__doc__ or "").strip().split("\n")[0].rstrip(".") if view else ""
-        work = works().begin(about or request.path)
+        bound = no_longer_than(MOST_S) if request.method == "GET" else None
+        work = works().begin(about or request.path, bound)
         stack = ExitStack()
         stack.enter_context(heard_by(work.heard))
         g.zirkel_work, g.zirkel_heard = work, stack

@@ -25,6 +25,7 @@ from shapely import Polygon, STRtree
 from shapely.geometry.base import BaseGeometry
 
 from zirkel.core.arrays import Array
+from zirkel.core.patience import step
 from zirkel.core.subject.scene import Scene, view_of
 from zirkel.core.subject.solids import Face
 from zirkel.core.subject.station import NEAREST_MM, Station, View
@@ -125,6 +126,7 @@ def visible(scene: Scene, station: Station, points: Array) -> NDArray[np.bool_]:
     seen, ahead = view.seen(points), view.of(points)[:, 2]
     clear: NDArray[np.bool_] = ahead > NEAREST_MM
     for each in _all_seen(scene, view, np.array(scene.light)):
+        step("looking for what is hidden")
         inside = shapely.contains_xy(each.outline.buffer(-1e-6), seen[:, 0], seen[:, 1])
         nearness = np.column_stack([seen, np.ones(len(seen))]) @ each.nearness
         clear &= ~(inside & (nearness * (np.maximum(ahead, NEAREST_MM) - deep) > 1.0))
@@ -132,8 +134,13 @@ def visible(scene: Scene, station: Station, points: Array) -> NDArray[np.bool_]:
 
 
 def _all_seen(scene: Scene, view: View, light: Array) -> list[_Seen]:
-    made = (_seen(face, view, light, solid) for solid, face in scene.faces)
-    return [each for each in made if each is not None]
+    made = []
+    for solid, face in scene.faces:
+        step("drawing the scene")
+        found = _seen(face, view, light, solid)
+        if found is not None:
+            made.append(found)
+    return made
 
 
 def _seen(face: Face, view: View, light: Array, solid: str) -> _Seen | None:
@@ -168,6 +175,7 @@ def _unhidden(faces: Sequence[_Seen]) -> list[BaseGeometry]:
     tree = STRtree(outlines)
     left: list[BaseGeometry] = []
     for number, face in enumerate(faces):
+        step("drawing the scene")
         hiding = []
         for other in tree.query(face.outline, predicate="intersects"):
             if other == number:

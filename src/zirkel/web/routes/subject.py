@@ -8,6 +8,7 @@ from flask import Response, request
 from pydantic import BaseModel
 
 from zirkel.commands.pictures import take_picture
+from zirkel.commands.scenes import add_scene
 from zirkel.core.study import PictureSubject
 from zirkel.errors import BadInput
 from zirkel.pictures.prepare import MOST_BYTES
@@ -62,7 +63,7 @@ def get_scenes() -> Response:
 @routes.post("/scenes", responses={"201": SceneCard}, operation_id="addScene")
 def post_scene() -> Response:
     """Keep a scene from the bytes of a scene file, sent as the request's body."""
-    return as_json(scene_card(store().scenes.add(body_as("application/json"))), 201)
+    return as_json(scene_card(add_scene(store(), body_as("application/json"))), 201)
 
 
 @routes.get("/scenes/<string:name>/file", operation_id="sceneFile")
