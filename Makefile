@@ -54,7 +54,7 @@ campaign: $(STATE)/check $(PAGES)
 	sh scripts/ensure-chromium.sh
 	ZIRKEL_CAMPAIGN=1 $(BIN)/python -m tests tests.core tests.pictures tests.store tests.web \
 		tests.browser.test_enough
-	$(BIN)/python -m bench beginners turned heads practice checking sure worth campaign fuzz
+	$(BIN)/python -m bench beginners turned heads practice checking sure worth campaign strangers fuzz
 
 types: $(STATE)/check $(STATE)/typegen
 	$(BIN)/python -m zirkel.web.openapi > frontend/generated/openapi.json

@@ -22,6 +22,7 @@ from bench import (
     recipe,
     sitting,
     speed,
+    strangers,
     sure,
     tones,
     turned,
@@ -54,6 +55,7 @@ PARTS = {
     "turned": turned.main,
     "first_load": first_load.main,
     "worth": worth.main,
+    "strangers": strangers.main,
 }
 
 for name in sys.argv[1:] or PARTS:

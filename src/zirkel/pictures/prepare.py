@@ -9,6 +9,7 @@ from __future__ import annotations
 import io
 import warnings
 from dataclasses import dataclass
+from threading import Lock
 
 from PIL import Image, ImageOps, UnidentifiedImageError
 
@@ -28,6 +29,9 @@ MOST_WEBP_PIXELS = 24_000_000
 """Its reader holds the picture several times over and can't read it smaller."""
 
 BAND_ROWS = 64
+
+ONE_AT_A_TIME = Lock()
+"""Each may take 400 MB meanwhile; several at once would take that several times."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,7 +57,7 @@ def prepare(data: bytes) -> Prepared:
             f"the file has {len(data) / 1e6:.0f} MB, more than Zirkel takes "
             f"({MOST_BYTES / 1e6:.0f} MB): save the picture smaller",
         )
-    with warnings.catch_warnings():
+    with ONE_AT_A_TIME, warnings.catch_warnings():
         # Sizes are refused below, with the size named; far beyond them Pillow refuses by itself.
         warnings.simplefilter("ignore", Image.DecompressionBombWarning)
         try:
