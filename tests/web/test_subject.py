@@ -3,6 +3,7 @@ nothing."""
 
 import json
 import unittest
+from unittest import mock
 
 import numpy as np
 
@@ -11,6 +12,7 @@ from tests.serving import ServedCase
 from zirkel.core.network.slack import SQUARED_SIZE
 from zirkel.core.subject.scene import seen_landmarks, truth_in_units
 from zirkel.scenes import shipped_file, shipped_scenes
+from zirkel.views import subject
 
 
 class SubjectCase(ServedCase):
@@ -293,6 +295,29 @@ class Pictures(SubjectCase):
     def test_silent_for_eye_first_work(self):
         self.take(silent=True)
         self.assertIn("kept silent", self.change(422, type="read_picture")["detail"])
+
+
+class Kept(SubjectCase):
+    def test_what_a_scene_looks_like_is_drawn_once_and_kept_for_the_next_start(self):
+        with mock.patch("zirkel.views.subject.drawn", wraps=subject.drawn) as drawing:
+            subject._drawings.clear()
+            first = self.client.get("/api/v1/scenes/tea_chest/picture.svg").data
+            subject._drawings.clear()
+            self.assertEqual(self.client.get("/api/v1/scenes/tea_chest/picture.svg").data, first)
+            self.assertEqual(drawing.call_count, 1)
+            aside = "/api/v1/scenes/tea_chest/picture.svg?direction_deg=20"
+            self.assertNotEqual(self.client.get(aside).data, first)
+            self.assertEqual(drawing.call_count, 2)
+            with mock.patch("zirkel.views.subject.drawn_by", return_value="another way"):
+                subject._drawings.clear()
+                self.client.get("/api/v1/scenes/tea_chest/picture.svg")
+            self.assertEqual(drawing.call_count, 3)
+
+    def test_a_station_from_which_nothing_can_be_drawn_is_said(self):
+        with mock.patch("zirkel.pictures.scene_svg.picture_of", side_effect=ValueError("a sliver")):
+            asked = self.client.get("/api/v1/scenes/tea_chest/picture.svg?direction_deg=33")
+        self.assertEqual(asked.status_code, 422)
+        self.assertIn("a sliver", asked.json["detail"])
 
 
 if __name__ == "__main__":

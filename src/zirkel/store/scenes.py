@@ -2,6 +2,12 @@
 
 from __future__ import annotations
 
+import hashlib
+import os
+from contextlib import suppress
+from pathlib import Path
+from threading import get_ident
+
 from sqlalchemy import Engine, select
 from sqlalchemy.orm import Session
 
@@ -15,10 +21,11 @@ from zirkel.studyfile.scene_file import read_scene
 
 
 class Scenes:
-    """Scenes by name; a scene under a name never changes."""
+    """Scenes by name; a scene under a name never changes. What each looks like from its own station
+    is kept in a folder, to be drawn again only where how scenes are drawn has changed."""
 
-    def __init__(self, engine: Engine) -> None:
-        self._engine = engine
+    def __init__(self, engine: Engine, folder: Path) -> None:
+        self._engine, self._folder = engine, folder
         self._read: dict[str, Scene] = {}
 
     def all(self) -> list[Scene]:
@@ -59,6 +66,26 @@ class Scenes:
             return shipped_file(name)
         with Session(self._engine.execution_options(writes=False)) as session, session.begin():
             return session.get_one(SceneRow, name).file
+
+    def drawing(self, name: str, drawn_by: str) -> bytes | None:
+        """The drawing kept of a scene, if it was drawn in that way; None without one."""
+        try:
+            return self._drawing(name, drawn_by).read_bytes()
+        except OSError:
+            return None
+
+    def keep_drawing(self, name: str, drawn_by: str, drawing: bytes) -> None:
+        """Keep it for the next time; where that can't be written it is drawn again."""
+        path = self._drawing(name, drawn_by)
+        with suppress(OSError):
+            self._folder.mkdir(parents=True, exist_ok=True)
+            draft = path.with_suffix(f".{os.getpid()}.{get_ident()}.draft")
+            draft.write_bytes(drawing)
+            draft.replace(path)
+
+    def _drawing(self, name: str, drawn_by: str) -> Path:
+        digest = hashlib.sha256(self.file(name)).hexdigest()
+        return self._folder / f"{digest[:32]}-{drawn_by[:16]}.svg"
 
     def add(self, data: bytes) -> Scene:
         """Keep a scene file; BadInput says what is wrong with it. The same file again is the same

@@ -99,7 +99,7 @@ class Store:
     def __init__(self, engine: Engine, folder: Path) -> None:
         self._engine = engine
         self.name, self.folder = str(folder), folder
-        self.scenes = Scenes(engine)
+        self.scenes = Scenes(engine, folder / "drawings")
         self.pictures = Pictures(engine, folder / "pictures")
         self.practice = Practice(engine)
         self.cards = Cards(engine)

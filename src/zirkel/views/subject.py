@@ -22,8 +22,8 @@ from zirkel.core.subject.scene import Scene, seen_landmarks, unit_length
 from zirkel.core.subject.sight import sightable
 from zirkel.core.subject.station import Station
 from zirkel.core.words.faults import FAULT_WORDS
-from zirkel.pictures.scene_svg import drawn
-from zirkel.store.store import Stored
+from zirkel.pictures.scene_svg import drawn, drawn_by
+from zirkel.store.store import Store, Stored
 from zirkel.studyfile.schema import FilePicture
 
 KEPT = 40
@@ -73,6 +73,17 @@ _hidden: LRUCache[tuple[str, Station], tuple[str, ...]] = LRUCache(KEPT)
 def draw_scene(scene: Scene, station: Station) -> bytes:
     """The scene from the station, as SVG; kept, since it takes up to a second."""
     return drawn(scene, station)
+
+
+def scene_picture(store: Store, scene: Scene, station: Station) -> bytes:
+    """The same; from the scene's own station it is kept from one start to the next."""
+    if station != scene.station:
+        return draw_scene(scene, station)
+    kept = store.scenes.drawing(scene.name, drawn_by())
+    if kept is None:
+        kept = draw_scene(scene, station)
+        store.scenes.keep_drawing(scene.name, drawn_by(), kept)
+    return kept
 
 
 @cached(_hidden, key=lambda scene, station: (scene.name, station), lock=Lock())

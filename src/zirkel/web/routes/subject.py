@@ -27,7 +27,7 @@ from zirkel.views.station import (
     scene_card,
     work_back,
 )
-from zirkel.views.subject import draw_scene
+from zirkel.views.subject import scene_picture
 from zirkel.views.truth import TruthRoom, open_truth
 from zirkel.web.border import A_DAY, blueprint, file_reply, store
 from zirkel.web.guard import body_as
@@ -78,7 +78,7 @@ def get_scene_picture(path: ScenePath, query: SceneQuery) -> Response:
     """The scene drawn from a station."""
     scene = store().scenes.get(path.name)
     asked = {name: value for name, value in query.model_dump().items() if value is not None}
-    drawn = draw_scene(scene, replace(scene.station, **asked))
+    drawn = scene_picture(store(), scene, replace(scene.station, **asked))
     return Response(
         drawn,
         mimetype="image/svg+xml",
