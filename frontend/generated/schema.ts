@@ -983,6 +983,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/sitting.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The next sitting, as a file for a calendar. */
+        get: operations["nextSitting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/station": {
         parameters: {
             query?: never;
@@ -1913,12 +1930,33 @@ export interface components {
             sure: boolean;
         };
         /**
+         * CareShown
+         * @description What is drawn, as said or found out, and what is to be taken care of meanwhile.
+         */
+        CareShown: {
+            /** About */
+            about: string | null;
+            /** Before */
+            before: string;
+            /** Choices */
+            choices: [
+                string,
+                string
+            ][];
+            /** Over */
+            over: string;
+            /** Resting */
+            resting: string;
+            /** Tired */
+            tired: string;
+        };
+        /**
          * ChangeRequest
          * @description One change to a study.
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["TakeSightings"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["SetLeanings"] | components["schemas"]["SetSubjectPhotograph"] | components["schemas"]["MarkPhotographed"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["TakeSightings"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["SetAbout"] | components["schemas"]["SetNextSitting"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["SetLeanings"] | components["schemas"]["SetSubjectPhotograph"] | components["schemas"]["MarkPhotographed"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -6133,6 +6171,19 @@ export interface components {
             title: string;
         };
         /**
+         * SetAbout
+         * @description Say what the study is of; null where it is told by scene, picture or points.
+         */
+        SetAbout: {
+            /** About */
+            about: ("sitter" | "still_life" | "building" | "outdoors" | "copy") | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_about";
+        };
+        /**
          * SetBlockIn
          * @description How the block-in is begun: features first or the outline, the box drawn or only ticked.
          */
@@ -6345,6 +6396,19 @@ export interface components {
              * @enum {string}
              */
             type: "set_method";
+        };
+        /**
+         * SetNextSitting
+         * @description Say when the next sitting is, by the clock there ("2026-12-03T14:00"); null for none.
+         */
+        SetNextSitting: {
+            /** At */
+            at: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_next_sitting";
         };
         /**
          * SetNote
@@ -6662,6 +6726,7 @@ export interface components {
          *     (`own_pace` false).
          */
         SittingRoom: {
+            care: components["schemas"]["CareShown"];
             clock: components["schemas"]["RunningClock"] | null;
             /** Log */
             log: components["schemas"]["SittingShown"][];
@@ -6671,6 +6736,8 @@ export interface components {
             materials: components["schemas"]["MaterialsShown"][];
             /** Materials Trouble */
             materials_trouble: string[];
+            /** Next At */
+            next_at: string | null;
             /** Own Pace */
             own_pace: boolean;
             place: components["schemas"]["PlaceShown"];
@@ -7105,6 +7172,11 @@ export interface components {
             /** Method */
             method: string;
             /**
+             * Next At
+             * @default null
+             */
+            next_at?: string | null;
+            /**
              * Pending
              * @default false
              */
@@ -7136,6 +7208,11 @@ export interface components {
          * @description One drawing project, as stored in `.zirkel.json`.
          */
         StudyFile: {
+            /**
+             * About
+             * @default null
+             */
+            about?: ("sitter" | "still_life" | "building" | "outdoors" | "copy") | null;
             /**
              * Adopted
              * @default []
@@ -7244,6 +7321,11 @@ export interface components {
              * @default comparative
              */
             method?: string;
+            /**
+             * Next Sitting
+             * @default null
+             */
+            next_sitting?: string | null;
             /**
              * Note
              * @default null
@@ -11592,6 +11674,55 @@ export interface operations {
                     "application/json": components["schemas"]["SittingRoom"];
                 };
             };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    nextSitting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Not Found */
             404: {
                 headers: {

@@ -46,7 +46,7 @@ class Sitting(BrowserCase):
         expect(self.page.locator("section[aria-label=Clock]")).to_contain_text("Pose 3 of 3")
         self.assertAlmostEqual(self.left(), 1200 + begun - 1200 - 310, delta=3)
         self.page.clock.fast_forward("20:00")
-        expect(self.page.locator("section[aria-label=Clock]")).to_contain_text("All poses are over")
+        expect(self.page.locator("section[aria-label=Clock]")).to_contain_text("The time is over")
 
     def test_on_a_phone_the_clock_goes_on_at_the_easel(self):
         self.page.set_viewport_size({"width": 390, "height": 844})
@@ -153,16 +153,42 @@ class Sitting(BrowserCase):
         expect(self.page.locator("[data-stage]")).to_contain_text("Draw")
         self.page.clock.fast_forward("02:00")
         expect(self.page.locator("section[aria-label=Clock]")).to_contain_text("Put the stick down")
+        expect(self.page.get_by_role("complementary", name="What fits in")).to_have_count(0)
         self.page.get_by_role("button", name="End the sitting").click()
         self.page.get_by_role("button", name="Take away: Thursday evening").click()
         expect(chosen).to_have_count(0)
+
+    def test_the_next_sitting_is_remembered_told_on_the_wall_and_kept_for_a_calendar(self):
+        asked = self.page.get_by_role("region", name="The next sitting")
+        asked.get_by_label("Day and hour").fill("2031-03-04T14:30")
+        asked.get_by_role("button", name="Remember it").click()
+        expect(asked).to_contain_text("4 Mar 2031, 14:30")
+        with self.page.expect_download() as kept:
+            asked.get_by_role("button", name="For my calendar").click()
+        self.assertIn("DTSTART:20310304T143000", Path(kept.value.path()).read_text())
+        self.open("/", "[data-next]")
+        expect(self.page.locator("[data-next]")).to_contain_text("4 Mar 2031, 14:30")
+        self.open(f"/studies/{self.number}/sitting", "text=How much time is there?")
+        asked.get_by_role("button", name="None").click()
+        expect(asked.get_by_role("button", name="For my calendar")).to_have_count(0)
+
+    def test_care_follows_what_is_drawn(self):
+        of = self.page.get_by_label("What it is of")
+        main = self.page.locator("main")
+        of.select_option("A building")
+        expect(main).to_contain_text("out of the traffic")
+        of.select_option("A sitter")
+        expect(main).to_contain_text("is the sitter warm")
+        of.select_option("not said")
 
     def test_half_an_hour_without_a_rest_is_said(self):
         self.page.get_by_label("One pose of my own").fill("50")
         self.page.get_by_role("button", name="Begin now").click()
         self.page.wait_for_selector("[data-left]")
         self.page.clock.fast_forward("31:00")
-        expect(self.page.get_by_role("status")).to_contain_text("Half an hour without a rest")
+        expect(self.page.locator("section[aria-label=Clock] [role=status]")).to_contain_text(
+            "Half an hour without a rest"
+        )
 
     def test_the_place_is_written_down_wrong_entries_kept_until_mended(self):
         place = self.page.get_by_role("region", name="The place")
@@ -217,6 +243,25 @@ class Sitting(BrowserCase):
         self.page.get_by_role("button", name="Back on the wall: Boathouse").click()
         self.page.get_by_role("button", name="evening class", exact=True).click()
         expect(cards).to_have_count(hung)
+
+
+class ByTouch(BrowserCase):
+    touch = own_window = True
+
+    def test_a_sitting_on_a_phone_by_taps_alone(self):
+        self.page.set_viewport_size({"width": 390, "height": 844})
+        number = self.study_id(TITLE)
+        self.open(f"/studies/{number}/sitting", "text=How much time is there?")
+        for name in ("One pose of ten minutes", "Begin now"):
+            self.page.get_by_role("button", name=name).tap()
+        clock = self.page.get_by_role("region", name="Clock")
+        expect(clock).to_contain_text("Pose")
+        self.page.get_by_role("button", name="The model has moved").tap()
+        expect(clock).to_contain_text("Moved once")
+        self.page.get_by_role("button", name="Rest now").tap()
+        expect(clock).to_contain_text("Put the stick down")
+        self.page.get_by_role("button", name="End the sitting").tap()
+        expect(self.page.get_by_role("button", name="Begin now")).to_be_visible()
 
 
 if __name__ == "__main__":

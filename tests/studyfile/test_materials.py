@@ -6,9 +6,11 @@ import unittest
 from pathlib import Path
 
 from zirkel.core.schools import SCHOOLS
-from zirkel.core.sitting.materials import for_school
+from zirkel.core.sitting.materials import fitting
+from zirkel.core.study import ABOUT
 from zirkel.errors import BadInput
 from zirkel.materials import ENDING, FOLDER, all_materials, shipped_materials
+from zirkel.media import shipped_media
 from zirkel.scenes import shipped_scenes
 from zirkel.series import FOLDER as SERIES
 from zirkel.series import own_series, shipped_series
@@ -30,12 +32,42 @@ class Shipped(unittest.TestCase):
         for each in lists.values():
             self.assertLessEqual(set(each.schools), set(SCHOOLS), each.name)
             self.assertTrue(each.cautions, each.name)
+            self.assertLessEqual(set(each.about), set(ABOUT), each.name)
+            self.assertLessEqual(set(each.media), set(shipped_media()), each.name)
         for school in SCHOOLS:
-            laid = for_school(lists.values(), school)
+            laid = fitting(lists.values(), school)
             self.assertEqual(laid[0].name, "everyday", school)
-        life = [each.name for each in for_school(lists.values(), "sight_size_life")]
-        self.assertEqual(life, ["everyday", "from_life", "sight_size"])
-        self.assertEqual([e.name for e in for_school(lists.values(), "grid")], ["everyday"])
+        self.assertEqual([e.name for e in fitting(lists.values(), "grid")], ["everyday"])
+
+    def test_what_is_drawn_and_on_what_brings_its_own(self):
+        lists = shipped_materials().values()
+
+        def laid(*of):
+            return [each.name for each in fitting(lists, *of)]
+
+        self.assertEqual(laid("sight_size_life", "sitter"), ["everyday", "from_life", "sight_size"])
+        self.assertEqual(laid("grid", "still_life", "chalks_toned", "toned"),
+                         ["everyday", "still_life", "toned_paper"])  # fmt: skip
+        for about in ("building", "outdoors"):
+            self.assertEqual(laid("grid", about), ["everyday", "outdoors"])
+        self.assertEqual(laid("grid", "copy", "pencil_white", "white"), ["everyday", "copy"])
+
+    def test_each_thing_brings_only_what_can_hurt_there(self):
+        def told(about):
+            return " ".join(c for each in fitting(shipped_materials().values(), "grid", about)
+                            for c in each.cautions)  # fmt: skip
+
+        self.assertIn("sun", told("building"))
+        self.assertNotIn("sitter", told("building"))
+        self.assertIn("may stop at any time", told("sitter"))
+        for word in ("traffic", "they may stop"):
+            self.assertNotIn(word, told("still_life"))
+
+    def test_a_list_for_what_nobody_draws_is_refused(self):
+        file = {"format": "zirkel-materials", "version": 1, "name": "x", "title": "X",
+                "items": [{"what": "Chalk"}], "about": ["ghosts"]}  # fmt: skip
+        with self.assertRaisesRegex(BadInput, "“ghosts” is nothing that is drawn"):
+            read_materials(as_bytes(file))
 
     def test_cautions_name_what_can_hurt_and_who_comes_first(self):
         told = " ".join(c for each in shipped_materials().values() for c in each.cautions)

@@ -62,7 +62,7 @@ class Views(unittest.TestCase):
                 self.assertAlmostEqual(each.slack_mm, unit * np.sqrt(5.991 * spread), delta=0.02)
 
     def test_wall_and_bench_count_alike(self):
-        cards = {each.id: each for each in wall(self.store).studies}
+        cards = {each.id: each for each in wall(self.store, lambda: 0.0).studies}
         for study_id in self.ids:
             bench, card = open_bench(self.store, study_id), cards[study_id]
             self.assertEqual(card.landmarks, len(bench.landmarks))

@@ -3,6 +3,9 @@ log."""
 
 import json
 import unittest
+from datetime import datetime
+
+from icalendar import Calendar
 
 from tests.pictures.images import drawing, saved
 from tests.web.test_subject import SubjectCase
@@ -37,6 +40,34 @@ class Sittings(SubjectCase):
             self.assertEqual(
                 self.get(f"/studies/{self.number}/sitting?minutes={odd}").status_code, 422
             )
+
+    def test_what_is_drawn_brings_its_own_care(self):
+        room = self.room()
+        self.assertEqual(room["care"]["about"], "still_life")
+        self.assertNotIn("sitter", room["care"]["before"] + room["care"]["over"])
+        self.assertIn("still_life", [each["name"] for each in room["materials"]])
+        self.change(type="set_about", about="sitter")
+        room = self.room()
+        self.assertIn("free to stop at any time", room["care"]["before"])
+        self.assertIn("Thank your sitter", room["care"]["over"])
+        self.assertIn("from_life", [each["name"] for each in room["materials"]])
+        self.change(422, type="set_about", about="ghosts")
+
+    def test_the_next_sitting_on_the_wall_and_in_a_calendar(self):
+        address = f"/studies/{self.number}/sitting.ics"
+        self.assertEqual(self.get(address).status_code, 422)
+        self.change(type="set_next_sitting", at="2026-12-03T14:00")
+        self.assertEqual(self.room()["next_at"], "2026-12-03T14:00")
+        cards = self.get("/studies").json["studies"]
+        card = next(each for each in cards if each["id"] == self.number)
+        self.assertEqual(card["next_at"], "2026-12-03T14:00")
+        file = self.get(address)
+        self.assertEqual(file.mimetype, "text/calendar")
+        (event,) = Calendar.from_ical(file.data).walk("VEVENT")
+        self.assertEqual(str(event["summary"]), self.bench["title"])
+        self.assertEqual(event.decoded("dtstart"), datetime(2026, 12, 3, 14))
+        self.assertIn("- A table that nobody bumps into", event["description"])
+        self.change(422, type="set_next_sitting", at="tomorrow")
 
     def test_begun_moved_rested_ended_and_noted(self):
         self.assertIsNone(self.bench["clock"])

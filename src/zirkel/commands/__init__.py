@@ -68,6 +68,8 @@ from zirkel.commands.sittings import (
     ModelMoved,
     NoteSitting,
     RestNow,
+    SetAbout,
+    SetNextSitting,
     SetPlace,
 )
 from zirkel.commands.subject import (
@@ -148,6 +150,8 @@ AnyChange = Annotated[
     | KeepLogPicture
     | DropLogPicture
     | SetPlace
+    | SetAbout
+    | SetNextSitting
     | PutArea
     | RemoveArea
     | SuggestAreas

@@ -200,3 +200,40 @@ class SetPlace(Change):
     def label(self, before: Study, after: Study) -> str:
         """That it was written down."""
         return "The place" if after.place else "Forget the place"
+
+
+class SetAbout(Change):
+    """Say what the study is of; null where it is told by scene, picture or points."""
+
+    type: Literal["set_about"] = "set_about"
+    about: Literal["sitter", "still_life", "building", "outdoors", "copy"] | None
+
+    def made(self, study: Study) -> Study:
+        """The study with that."""
+        return replace(study, about=self.about)
+
+    def label(self, before: Study, after: Study) -> str:
+        """That it was said."""
+        return "Say what it is of"
+
+
+class SetNextSitting(Change):
+    """Say when the next sitting is, by the clock there ("2026-12-03T14:00"); null for none."""
+
+    type: Literal["set_next_sitting"] = "set_next_sitting"
+    at: Text | None
+
+    def made(self, study: Study) -> Study:
+        """The study with that."""
+        if self.at is not None:
+            try:
+                datetime.fromisoformat(self.at)
+            except ValueError as error:
+                raise BadInput(
+                    "at", f"“{self.at}” is no day and hour: write it as 2026-12-03T14:00"
+                ) from error
+        return replace(study, next_sitting=self.at)
+
+    def label(self, before: Study, after: Study) -> str:
+        """That it was said."""
+        return "Say when the next sitting is" if after.next_sitting else "No next sitting"

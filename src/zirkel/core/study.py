@@ -41,6 +41,7 @@ from zirkel.core.subject.station import Station
 DEFAULT_DRAWN_SIGMA_MM = 1.0
 MOST_LANDMARKS, MOST_SIGHTINGS, MOST_SHAPES = 1000, 5000, 500
 MOST_TAGS = 20
+ABOUT = ("sitter", "still_life", "building", "outdoors", "copy")
 LEAST_EXTENT = 1e-6
 """Of a frame, in units: what is less frames nothing."""
 LARGEST_MM = 20_000.0
@@ -337,8 +338,12 @@ class Study:
         "record", (), many="list", records=(Sitting,), key="id", most=MOST_SITTINGS
     )
     """When the artist sat down to it, the latest last."""
+    next_sitting: str | None = entry("text", None)
+    """When it is sat to next, by the clock on the wall there."""
     place: Place | None = entry("record", None, records=(Place,))
     """Where it is drawn from, to come back to."""
+    about: str | None = entry("choice", None, options=ABOUT)
+    """What it is of, where the artist said so."""
     tags: tuple[str, ...] = entry("name", (), many="list", most=MOST_TAGS)
     """Words by which the artist finds it on the wall."""
     put_away: bool = entry("flag", False)

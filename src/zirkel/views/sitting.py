@@ -10,7 +10,6 @@ from pydantic import BaseModel
 from zirkel.core.pose import Block, Sitting
 from zirkel.core.sitting.clock import running
 from zirkel.core.sitting.course import since_the_break, told
-from zirkel.core.sitting.materials import Materials, for_school
 from zirkel.core.sitting.over_poses import MOST_READINGS, plan_poses, pose_stages
 from zirkel.core.sitting.plan import (
     SECONDS_PER_READING,
@@ -38,14 +37,13 @@ from zirkel.core.words.sitting import (
 )
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput, NotFound
-from zirkel.materials import all_materials
 from zirkel.poses import ENDING, FIRST, all_poses
 from zirkel.store.store import Store
 from zirkel.studyfile.own_files import keep_own
 from zirkel.studyfile.poses_file import PosesFile, poses_of, read_poses, write_poses
+from zirkel.views.care import CareShown, MaterialsShown, care_of, laid_out
 from zirkel.views.place import PlaceShown, place_shown
 from zirkel.views.subject import hidden_from
-from zirkel.views.tones import medium_data
 
 FOLDER, MOST_SETS = "poses", 100
 
@@ -140,22 +138,6 @@ class RunningClock(BaseModel):
     moved: int
 
 
-class ItemShown(BaseModel):
-    """One thing to lay out, and what it is for."""
-
-    what: str
-    stage: str
-
-
-class MaterialsShown(BaseModel):
-    """A list of what to lay out, and what to take care of."""
-
-    name: str
-    title: str
-    items: list[ItemShown]
-    cautions: list[str]
-
-
 class SittingRoom(BaseModel):
     """All that the room shows. `same` says whether the place is the same after a break or a move,
     once enough is sighted again; `seconds_per_reading` is the artist's own pace, or the usual one
@@ -177,6 +159,9 @@ class SittingRoom(BaseModel):
     materials: list[MaterialsShown]
     materials_trouble: list[str]
     """What is wrong with own lists that can't be read."""
+    care: CareShown
+    next_at: str | None
+    """When the next sitting is, by the clock there."""
     look_again: list[str]
     """What to look at first another day."""
 
@@ -247,7 +232,7 @@ def open_sitting(
     pace = own_pace(study)
     now = datetime.now(UTC)
     since = since_the_break(study)
-    lists, trouble = all_materials(store.folder / "materials")
+    materials, trouble = laid_out(store, stored)
     sets, own_sets, sets_trouble = all_poses(store.folder / FOLDER)
     going = running(study)
     shares = going.shares if going else sets[poses].shares if poses in sets else {}
@@ -270,31 +255,12 @@ def open_sitting(
         same=None if found is None else say_same(found),
         shifted=found is not None and not found.same,
         log=[_shown(each, worked) for each in reversed(story(study, now, reckon=True))],
-        materials=_materials(store, study, lists),
+        materials=materials,
+        care=care_of(stored),
+        next_at=study.next_sitting,
         materials_trouble=list(trouble),
         look_again=say_look_again(study, worked.words, worked.solution),
     )  # fmt: skip
-
-
-def _materials(store: Store, study: Study, lists: Mapping[str, Materials]) -> list[MaterialsShown]:
-    """What the study's school lays out, and the sticks of its medium."""
-    made = [
-        MaterialsShown(
-            name=each.name, title=each.title, cautions=list(each.cautions),
-            items=[ItemShown(what=item.what, stage=item.stage) for item in each.items],
-        )
-        for each in for_school(lists.values(), study.method)
-    ]  # fmt: skip
-    medium = medium_data(store, study)
-    if medium is not None:
-        sticks = [ItemShown(what=stick.name, stage="tone") for stick in medium.sticks]
-        made.append(
-            MaterialsShown(
-                name=medium.name, title=medium.title, items=sticks,
-                cautions=list(medium.cautions),
-            )
-        )  # fmt: skip
-    return made
 
 
 def _planned(

@@ -15,7 +15,7 @@ from zirkel.errors import NotFound
 from zirkel.store.cards import Listed
 from zirkel.store.store import Broken, Store, Stored
 
-MADE_BY = f"{__version__} 2"
+MADE_BY = f"{__version__} 3"
 """Which Zirkel works cards out so: another figure here, and all are made anew."""
 
 AT_ONCE = 1.0
@@ -55,6 +55,8 @@ class StudyCard(BaseModel):
     stage: Stage
     """Where on its way it is."""
     lines: list[CardLine]
+    next_at: str | None = None
+    """When its next sitting is, by the clock there."""
     tags: list[str]
     put_away: bool
     version: int
@@ -167,6 +169,7 @@ def _made(stored: Stored, solved: bool) -> StudyCard:
         waits_order=ORDER.index(what),
         stage=stage_of(study, doubts, loose),
         lines=_lines(worked) if solved else [],
+        next_at=study.next_sitting,
         tags=list(study.tags),
         put_away=study.put_away,
         version=stored.version,

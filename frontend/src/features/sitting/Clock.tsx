@@ -14,6 +14,9 @@ const QUIET = "bell";
 /** Seconds after which shoulder and eyes are due a rest that no plan foresaw. */
 const LONG_WITHOUT_REST = 1800;
 
+/** Seconds before its end from which a pose is told to be nearly over. */
+const SOON = 120;
+
 type Props = {
   bench: Bench;
   clock: RunningClock;
@@ -58,12 +61,14 @@ export function Clock({ bench, clock, room, tell }: Props) {
       )}
       <p className={styles.hint} role="status">
         {at.block === null
-          ? "All poses are over. Thank your sitter; clean up, then look at the drawing from afar."
+          ? room.care.over
           : rests
-            ? "Put the stick down. Shake out the shoulder, look far away. The sitter's rest is theirs."
+            ? room.care.resting
             : at.sinceRest > LONG_WITHOUT_REST
-              ? "Half an hour without a rest: shake out the shoulder and look far away for a moment. Does the sitter want to move?"
-              : "Large shapes first; what the plan leaves out is left to the eye."}
+              ? room.care.tired
+              : at.secondsLeft < SOON
+                ? "Nearly over: bring the stroke to its end, then stand back and look."
+                : "Large shapes first; what the plan leaves out is left to the eye."}
       </p>
       <ol className={styles.blocks} aria-label="Poses and rests">
         {clock.blocks.map((each, i) => (

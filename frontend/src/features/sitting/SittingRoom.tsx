@@ -11,6 +11,7 @@ import { useSittingClock } from "../../shared/sittingClock";
 import { Clock } from "./Clock";
 import { LayOut } from "./LayOut";
 import { Log } from "./Log";
+import { NextSitting } from "./NextSitting";
 import { Place } from "./Place";
 import { ONE_POSE, Sets } from "./Sets";
 import styles from "./Sitting.module.css";
@@ -62,6 +63,24 @@ export function SittingRoom({ bench, make }: Props) {
               onChoose={setChosen}
               onOwn={setOwn}
             />
+            <p>
+              <label>
+                What it is of
+                <select
+                  value={room.care.about ?? ""}
+                  onChange={(event) =>
+                    tell({ type: "set_about", about: event.target.value || null } as Change)
+                  }
+                >
+                  <option value="">not said</option>
+                  {room.care.choices.map(([about, said]) => (
+                    <option key={about} value={about}>
+                      {said}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            </p>
             <Button
               type="primary"
               size="large"
@@ -71,10 +90,7 @@ export function SittingRoom({ bench, make }: Props) {
             >
               Begin now
             </Button>
-            <p className={styles.care}>
-              Before it begins: is the sitter warm, seated safely, free to stop at any time? A rest
-              is never cut short. Rest your own shoulder and eyes with them.
-            </p>
+            <p className={styles.care}>{room.care.before}</p>
           </section>
         )}
         <Log bench={bench} room={room} tell={tell} />
@@ -86,9 +102,16 @@ export function SittingRoom({ bench, make }: Props) {
             tell={tell}
           />
         )}
-        {!bench.clock && <LayOut room={room} study={bench.id} />}
       </div>
-      <Plan room={room} bench={bench} />
+      <div className={styles.main}>
+        {at?.kind !== "rest" && <Plan room={room} bench={bench} />}
+        {!bench.clock && (
+          <>
+            <NextSitting key={room.next_at} study={bench.id} at={room.next_at} tell={tell} />
+            <LayOut room={room} study={bench.id} />
+          </>
+        )}
+      </div>
     </div>
   );
 }

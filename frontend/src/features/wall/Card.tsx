@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { api } from "../../api/client";
 import type { Change, StudyCard } from "../../api/types";
 import { download } from "../../shared/download";
+import { soon } from "../../shared/soon";
 import { CardPicture } from "./CardPicture";
 import styles from "./StudyWall.module.css";
 
@@ -47,6 +48,7 @@ export function Card({ card, onCopy, onRemove, onTell }: Props) {
       <p className={card.doubts > 0 ? styles.again : styles.waits} data-waits>
         {card.waits}
       </p>
+      {card.next_at && <p data-next>Next sitting: {soon(card.next_at, new Date())}</p>}
       <p>
         {card.held === null ? "" : `${card.held} of `}
         {card.landmarks} landmarks{card.held === null ? "," : " held by"} {card.readings} readings

@@ -16,15 +16,37 @@ class Item:
 
 @dataclass(frozen=True, slots=True)
 class Materials:
-    """A list by name; `schools` are those it belongs to, none for all."""
+    """A list by name; `schools`, `about`, `media` and `grounds` are what it belongs to, none for
+    all."""
 
     name: str
     title: str
     schools: tuple[str, ...]
     items: tuple[Item, ...]
     cautions: tuple[str, ...]
+    about: tuple[str, ...] = ()
+    media: tuple[str, ...] = ()
+    grounds: tuple[str, ...] = ()
 
 
-def for_school(every: Iterable[Materials], school: str) -> tuple[Materials, ...]:
-    """The lists that a school lays out."""
-    return tuple(each for each in every if not each.schools or school in each.schools)
+def fitting(
+    every: Iterable[Materials],
+    school: str,
+    about: str | None = None,
+    medium: str | None = None,
+    ground: str | None = None,
+) -> tuple[Materials, ...]:
+    """The lists that are laid out for a school, what is drawn, in which medium, on which ground."""
+    return tuple(
+        each
+        for each in every
+        if all(
+            not only or is_so in only
+            for only, is_so in (
+                (each.schools, school),
+                (each.about, about),
+                (each.media, medium),
+                (each.grounds, ground),
+            )
+        )
+    )

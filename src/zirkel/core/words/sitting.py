@@ -22,6 +22,42 @@ SPENT = {"sight": "sighting", "draw": "drawing and looking", "check": "checking"
 """What the time of a sitting went into, in the order in which it is told."""
 
 
+OUT_THERE = (
+    "Before it begins: do you stand safely, out of the traffic, out of the sun? Rest shoulder and "
+    "eyes as often as a sitter would."
+)
+BEFORE = {
+    "sitter": "Before it begins: is the sitter warm, seated safely, free to stop at any time? A "
+              "rest is never cut short. Rest your own shoulder and eyes with them.",
+    "building": OUT_THERE,
+    "outdoors": OUT_THERE,
+}  # fmt: skip
+"""What is seen to before a sitting, by what is drawn."""
+
+USUALLY = (
+    "Before it begins: does everything stand where it can stay? Rest shoulder and eyes now and "
+    "then."
+)
+
+AT_REST = "Put the stick down. Shake out the shoulder, look far away."
+IN_A_REST = {"sitter": f"{AT_REST} The sitter's rest is theirs."}
+
+TIRED = "Half an hour without a rest: shake out the shoulder and look far away for a moment."
+LONG_WITHOUT = {"sitter": f"{TIRED} Does the sitter want to move?"}
+
+OVER = "The time is over. Clean up, then look at the drawing from afar."
+AT_THE_END = {
+    "sitter": "All poses are over. Thank your sitter; clean up, then look at the drawing from "
+              "afar.",
+}  # fmt: skip
+
+ASKED = {
+    "sitter": "A sitter", "still_life": "A still life", "building": "A building",
+    "outdoors": "A place outdoors", "copy": "A picture, copied",
+}  # fmt: skip
+"""What can be drawn, as it is chosen."""
+
+
 def say_plan(plan: SittingPlan, words: Words) -> str:
     """What the readings that fit will have brought."""
     count = len(plan.sightings)
