@@ -29,7 +29,11 @@ export function TruthRoom({ bench, make, onLeave }: Props) {
   if (!room) {
     return truth.error ? <p role="alert">{truth.error.message}</p> : <Coming what="Fetching…" />;
   }
-  const tell = async (change: Change) => setTrouble(await make(change));
+  const tell = async (change: Change) => {
+    const wrong = await make(change);
+    setTrouble(wrong);
+    return wrong === null;
+  };
   const take = (taken: PictureTaken) =>
     tell({
       type: "set_subject_photograph",
@@ -42,7 +46,7 @@ export function TruthRoom({ bench, make, onLeave }: Props) {
   const { width, height, edge: along = [] } = photograph;
   const share = ([x, y]: readonly [number, number]): Point => ({ x: x / width, y: y / height });
   const next = chosen === undefined ? firstOpen(room.landmarks, sent) : chosen;
-  const set = (at: Point) => {
+  const set = async (at: Point) => {
     const pixels: [number, number] = [tenth(at.x * width), tenth(at.y * height)];
     if (edge) {
       tell({
@@ -53,7 +57,10 @@ export function TruthRoom({ bench, make, onLeave }: Props) {
       const now = new Set(sent).add(next);
       setSent(now);
       setChosen(firstOpen(room.landmarks, now));
-      tell({ type: "mark_photographed", landmark: next, at: pixels });
+      if (!(await tell({ type: "mark_photographed", landmark: next, at: pixels }))) {
+        setSent((old) => new Set([...old].filter((each) => each !== next)));
+        setChosen(next);
+      }
     }
   };
   return (
