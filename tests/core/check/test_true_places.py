@@ -68,7 +68,7 @@ class TruePlaces(unittest.TestCase):
 
     def test_nothing_is_claimed_of_an_honest_hand(self):
         claimed = tries = 0
-        for seed in range(times(6)):
+        for seed in range(times(3)):
             for name in SCENES:
                 hand = found_in(sighted(name, seed)[0]).hand
                 claimed += hand.length.told + bool(hand.tilt and hand.tilt.told)
