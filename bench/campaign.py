@@ -11,6 +11,7 @@ from __future__ import annotations
 import http.client
 import io
 import json
+import os
 import random
 import sqlite3
 import subprocess
@@ -55,13 +56,18 @@ class BrokenError(Exception):
 class Watched(Server):
     """A server whose words are kept, and whose memory can be asked."""
 
-    def start(self) -> None:
+    def launch(self, *options: str, passcode: str | None = None) -> None:
+        """Its process, whether it answers already or not."""
         self.words = (self.data.parent / "words.txt").open("ab")
+        given = {} if passcode is None else {"ZIRKEL_PASSCODE": passcode}
         self.process = subprocess.Popen(
             [sys.executable, "-m", "zirkel", "serve", "--port", str(self.port), "--data",
-             str(self.data)],
-            stdout=self.words, stderr=self.words,
+             str(self.data), *options],
+            stdout=self.words, stderr=self.words, env={**os.environ, **given},
         )  # fmt: skip
+
+    def start(self) -> None:
+        self.launch()
         for _ in range(1200):
             with suppress(OSError):
                 urllib.request.urlopen(self.address + "/api/v1/door", timeout=1).close()
@@ -184,7 +190,7 @@ def requests(server: Watched) -> str:
     counted: Counter[int] = Counter()
     for operation in operations:
         _ask(operation, each_gets, counted, _there(server))
-    return f"{counted.total()} requests of {len(operations)} operations: {_by_status(counted)}."
+    return f"{counted.total()} requests of {len(operations)} operations: {by_status(counted)}."
 
 
 def _there(server: Watched) -> dict[str, list[Any]]:
@@ -251,7 +257,7 @@ def files(server: Watched) -> str:
     )  # fmt: skip
     for number in range(FILES):
         path, data, kind = doors[number % len(doors)]
-        change_it = mutated if kind == "application/json" else _bytes_changed
+        change_it = mutated if kind == "application/json" else bytes_changed
         spoilt = change_it(data, rng)
         if kind == "table":
             version = call(server.address, "GET", f"/studies/{study}")["version"]
@@ -262,17 +268,19 @@ def files(server: Watched) -> str:
         counted[status] += 1
         if status >= 500:
             raise BrokenError(f"{path}: {status} {said[:300]!r}")
-    return f"{FILES} mutated files through {len(doors)} doors: {_by_status(counted)}."
+    return f"{FILES} mutated files through {len(doors)} doors: {by_status(counted)}."
 
 
-def _bytes_changed(data: bytes, rng: random.Random) -> bytes:
+def bytes_changed(data: bytes, rng: random.Random) -> bytes:
+    """The bytes with a few of them others, one in five times cut short."""
     changed = bytearray(data[: rng.randrange(1, len(data) + 1)] if rng.random() < 0.2 else data)
     for _ in range(rng.randint(1, 8)):
         changed[rng.randrange(len(changed))] = rng.randrange(256)
     return bytes(changed)
 
 
-def _by_status(counted: Counter[int]) -> str:
+def by_status(counted: Counter[int]) -> str:
+    """How many answers of each status there were."""
     return ", ".join(f"{count} with {status}" for status, count in sorted(counted.items()))
 
 

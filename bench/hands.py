@@ -13,7 +13,7 @@ stand, checks among neighbours, the least checked first.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, field, replace
 
 import numpy as np
@@ -191,17 +191,24 @@ class Hand:
         self.drifts = rng.normal(0.0, DRIFT, 1 + MOST // TAKE)
 
     def read(self, kind: str, start: str, end: str, along: str | None, number: int) -> Sighting:
-        take = number // TAKE
-        d = self.subject.places[end] - self.subject.places[start]
-        fields: dict[str, object] = {"id": f"s{number}", "start": start, "end": end}
-        if kind == "span":
-            fields |= {"along": along, "units": 1.0, "towards": towards(str(along), *d)}
-        elif kind == "tilt":
-            fields["degrees"] = 0.0
-        if "take" in KINDS[kind].__dataclass_fields__:
-            fields["take"] = f"t{take + 1}"
-        asked = KINDS[kind](**fields)
-        return observe(asked, self.subject.places, self.rng, float(self.drifts[take]))
+        asked = asked_for(self.subject.places, kind, start, end, along, number)
+        drift = float(self.drifts[number // TAKE])
+        return observe(asked, self.subject.places, self.rng, drift)
+
+
+def asked_for(
+    places: Mapping[str, Array], kind: str, start: str, end: str, along: str | None, number: int
+) -> Sighting:
+    """A reading by its number, before it is read."""
+    d = places[end] - places[start]
+    fields: dict[str, object] = {"id": f"s{number}", "start": start, "end": end}
+    if kind == "span":
+        fields |= {"along": along, "units": 1.0, "towards": towards(str(along), *d)}
+    elif kind == "tilt":
+        fields["degrees"] = 0.0
+    if "take" in KINDS[kind].__dataclass_fields__:
+        fields["take"] = f"t{number // TAKE + 1}"
+    return KINDS[kind](**fields)
 
 
 Asked = tuple[str, str, str, str | None]

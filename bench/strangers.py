@@ -10,13 +10,10 @@ from __future__ import annotations
 
 import io
 import json
-import os
 import random
 import resource
 import socket
 import ssl
-import subprocess
-import sys
 import tempfile
 import threading
 import time
@@ -33,7 +30,15 @@ import trustme
 from tests.pictures.images import drawing, saved
 from tests.serving import demonstration
 
-from bench.campaign import TITLE, BrokenError, Watched, call, send
+from bench.campaign import (
+    TITLE,
+    BrokenError,
+    Watched,
+    by_status,
+    bytes_changed,
+    call,
+    send,
+)
 from zirkel.commands.shelf import LIST, pack
 from zirkel.commands.studies import import_study
 from zirkel.store.store import Store
@@ -56,19 +61,19 @@ def archives(server: Watched) -> str:
     for _ in range(ARCHIVES):
         data = _spoilt_archive(whole.getvalue(), rng)
         _told(server, counted, "/shelf", data, "application/zip")
-    return f"{ARCHIVES} archives: {_said(counted)}."
+    return f"{ARCHIVES} archives: {by_status(counted)}."
 
 
 def _spoilt_archive(whole: bytes, rng: random.Random) -> bytes:
     way = rng.randrange(5)
     if way == 0:
-        return bytes(_changed(whole, rng))
+        return bytes_changed(whole, rng)
     out = io.BytesIO()
     with zipfile.ZipFile(io.BytesIO(whole)) as old, zipfile.ZipFile(out, "w") as new:
         for number, name in enumerate(old.namelist()):
             data, called = old.read(name), name
             if way == 1 and rng.random() < 0.3:
-                data = bytes(_changed(data, rng))
+                data = bytes_changed(data, rng)
             if way == 2 and rng.random() < 0.3:
                 odd = f"{number}" + "\u0e01" * 190
                 called = rng.choice((f"../{name}", f"{name}\n", odd, name[:-2], f"/{name}"))
@@ -87,16 +92,9 @@ def pictures(server: Watched) -> str:
     rng, counted = random.Random(4), Counter[int]()
     whole = [saved(drawing(), kind) for kind in ("PNG", "JPEG", "WEBP")]
     for number in range(PICTURES):
-        data = bytes(_changed(whole[number % len(whole)], rng))
+        data = bytes_changed(whole[number % len(whole)], rng)
         _told(server, counted, "/pictures", data, "image/png")
-    return f"{PICTURES} pictures: {_said(counted)}."
-
-
-def _changed(data: bytes, rng: random.Random) -> bytearray:
-    changed = bytearray(data[: rng.randrange(1, len(data) + 1)] if rng.random() < 0.2 else data)
-    for _ in range(rng.randint(1, 8)):
-        changed[rng.randrange(len(changed))] = rng.randrange(256)
-    return changed
+    return f"{PICTURES} pictures: {by_status(counted)}."
 
 
 def _told(server: Watched, counted: Counter[int], path: str, data: bytes, kind: str) -> None:
@@ -175,7 +173,7 @@ def guesses(server: Watched) -> str:
         each.join()
     if counted[403] > HEARD or counted[200]:
         raise BrokenError(f"of {GUESSES} passcodes {counted} were heard")
-    return f"{GUESSES} passcodes at once: {_said(counted)}; at home within {longest:.2f} s."
+    return f"{GUESSES} passcodes at once: {by_status(counted)}; at home within {longest:.2f} s."
 
 
 def _knock(opener: Any, server: Watched, passcode: str) -> int:
@@ -210,7 +208,7 @@ def full_disk(data: Path) -> str:
     again.kill()
     if found != kept or not counted[507]:
         raise BrokenError(f"{kept} studies were acknowledged, {found} are there; {counted}")
-    return f"A full disk: {_said(counted)}; all of {kept} acknowledged are there afterwards."
+    return f"A full disk: {by_status(counted)}; all of {kept} acknowledged are there afterwards."
 
 
 class Limited(Watched):
@@ -233,17 +231,12 @@ def _no_larger_than(size: int) -> Iterator[None]:
 
 
 class Asking(Watched):
-    """A server with other options, or that asks for a passcode."""
+    """A server with other options, that asks for a passcode or speaks TLS."""
 
     more: tuple[str, ...] = ()
 
     def start(self) -> None:
-        self.words = (self.data.parent / "words.txt").open("ab")
-        self.process = subprocess.Popen(
-            [sys.executable, "-m", "zirkel", "serve", "--port", str(self.port), "--data",
-             str(self.data), *self.more],
-            stdout=self.words, stderr=self.words, env={**os.environ, "ZIRKEL_PASSCODE": PASSCODE},
-        )  # fmt: skip
+        self.launch(*self.more, passcode=PASSCODE)
         for _ in range(1200):
             with suppress(OSError):
                 socket.create_connection(("127.0.0.1", self.port), 1).close()
@@ -266,10 +259,6 @@ def _longest(ask: Callable[[], Any], times: int) -> float:
     if longest > WAITS_S:
         raise BrokenError(f"somebody waited {longest:.1f} s because of a stranger")
     return longest
-
-
-def _said(counted: Counter[int]) -> str:
-    return ", ".join(f"{count} with {status}" for status, count in sorted(counted.items()))
 
 
 def main() -> None:

@@ -24,15 +24,14 @@ from itertools import product
 
 import numpy as np
 
-from bench.hands import MAKERS, fresh
+from bench.hands import DRIFT, MAKERS, TAKE, asked_for, fresh
 from bench.recipe import suited_sheet
 from zirkel.core.arrays import Array
 from zirkel.core.artist import OwnHand
 from zirkel.core.network.search import adjust
 from zirkel.core.sheet.recipe.hand import follow
 from zirkel.core.sheet.recipe.manners import PART_SHARE, STRAIGHT_SHARE, TILT_RAD, Judging, stepping
-from zirkel.core.sightings import KINDS, Sighting
-from zirkel.core.sightings.span import towards
+from zirkel.core.sightings import Sighting
 from zirkel.core.simulation.artist import fresh_study
 from zirkel.core.simulation.observer import observe, true_value, with_value
 from zirkel.core.sitting.plan import plan_readings
@@ -46,7 +45,7 @@ HANDS = {"good": 0.7, "usual": 1.0, "rough": 1.6}
 """How much each hand errs against what is usual, in reading and in drawing."""
 
 MINUTES = (10, 20, 40)
-TAP, TAKE, DRIFT = 0.06, 24, 0.015
+TAP = 0.06
 WAYS = tuple(product((1, 2), (0.01, 0.015, 0.02, 0.03, 0.06)))
 """Neighbours that a mark is placed from, and the share of the height from which a check is proved
 again: the best for the practised artist counts."""
@@ -107,18 +106,9 @@ class Artist:
 
     def read(self, kind: str, start: str, end: str, along: str | None) -> Sighting:
         """The next reading."""
-        take, name = self.taken // TAKE, f"s{self.taken}"
+        truth, drift = self.subject.truth, float(self.drifts[self.taken // TAKE])
+        asked = asked_for(truth, kind, start, end, along, self.taken)
         self.taken += 1
-        d = self.subject.truth[end] - self.subject.truth[start]
-        fields: dict[str, object] = {"id": name, "start": start, "end": end}
-        if kind == "span":
-            fields |= {"along": along, "units": 1.0, "towards": towards(str(along), *d)}
-        elif kind == "tilt":
-            fields["degrees"] = 0.0
-        if "take" in KINDS[kind].__dataclass_fields__:
-            fields["take"] = f"t{take + 1}"
-        asked = KINDS[kind](**fields)
-        truth, drift = self.subject.truth, float(self.drifts[take])
         value = max(abs(true_value(asked, truth, drift)), 1e-3)
         own = self.rough * with_value(asked, value).default_sigma(in_mm=False)
         return replace(observe(replace(asked, sigma=own), truth, self.rng, drift), sigma=None)
