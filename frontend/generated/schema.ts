@@ -1523,12 +1523,13 @@ export interface components {
         /**
          * BenchArtist
          * @description How finely is counted, as it was said; what the readings show of it until then, and that in
-         *     words; and the own hand.
+         *     words; the own hand; and what it does always, None until that was said.
          */
         BenchArtist: {
             counted_to: components["schemas"]["Counting"] | null;
             found: components["schemas"]["Counting"] | null;
             hand: components["schemas"]["Hand"] | null;
+            leanings: components["schemas"]["TakenOut"] | null;
             /** Said */
             said: string | null;
         };
@@ -4740,13 +4741,18 @@ export interface components {
         };
         /**
          * OwnLeanings
-         * @description What the hand does always in real sightings: shares of lengths, degrees of tilts.
+         * @description What the hand does always in real sightings: shares of lengths, degrees of tilts; and by kind
+         *     how many times what is usual it errs by, where that is more or less.
          */
         OwnLeanings: {
             /** Length */
             length: number;
             /** Tilt Degrees */
             tilt_degrees: number;
+            /** Trust */
+            trust: {
+                [key: string]: number;
+            };
         };
         /**
          * OwnTable
@@ -6332,8 +6338,9 @@ export interface components {
         };
         /**
          * SetLeanings
-         * @description What the own readings do always: lengths too long (+) or short (-) by a share, tilts
-         *     clockwise (+) by degrees; nothing of either for a hand that is taken as it reads.
+         * @description What the own readings do always: lengths too long (+) or too short (-) by a share, tilts
+         *     clockwise (+) by degrees; nothing of either for a hand that is taken as it reads. With it, where
+         *     it is told, how many times what is usual each kind of reading errs by.
          */
         SetLeanings: {
             /**
@@ -6346,6 +6353,10 @@ export interface components {
              * @default 0
              */
             tilt_degrees?: number;
+            /** Trust */
+            trust?: {
+                [key: string]: number;
+            };
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -7529,6 +7540,16 @@ export interface components {
             trials: number;
         };
         /**
+         * TakenOut
+         * @description What is taken out of the readings: shares of lengths, degrees of tilts.
+         */
+        TakenOut: {
+            /** Length */
+            length: number;
+            /** Tilt Degrees */
+            tilt_degrees: number;
+        };
+        /**
          * TappedLandmark
          * @description A landmark, and where it is on the photograph, in pixels.
          */
@@ -7719,8 +7740,8 @@ export interface components {
         /**
          * TruthRoom
          * @description The photograph with what was tapped; how near the readings came; what this hand does, over
-         *     this and other studies; `offered` where that is worth being taken out of the readings, and
-         *     `taken_out` what is.
+         *     this and other studies; `offered` where that is worth being taken out of the readings, said in
+         *     words by `record`, and `taken_out` what is.
          */
         TruthRoom: {
             /** Bend */
@@ -7732,6 +7753,8 @@ export interface components {
             offered: components["schemas"]["OwnLeanings"] | null;
             /** Photograph */
             photograph: components["schemas"]["FileSubjectPhotograph"] | null;
+            /** Record */
+            record: string[];
             /** Said */
             said: string[];
             /** Studies */

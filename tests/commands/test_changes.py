@@ -191,6 +191,7 @@ CHANGES = (
     ({"type": "set_leanings", "length": -0.04, "tilt_degrees": 2.0},
      "Take out what your hand does"),
     ({"type": "set_leanings"}, "Take readings as they are"),
+    ({"type": "set_leanings", "trust": {"tilt": 1.5}}, "Set trust in readings"),
     ({"type": "set_subject_photograph",
       "photograph": {"picture": "e" * 64, "width": 900, "height": 600}},
      "Take in a photograph of the subject"),

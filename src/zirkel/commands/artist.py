@@ -10,7 +10,8 @@ from pydantic import Field
 from zirkel.commands.base import Change
 from zirkel.core.artist import CountedTo, Leanings, OwnHand
 from zirkel.core.study import Study
-from zirkel.studyfile.entries import Finite
+from zirkel.studyfile.entries import Factor, Finite
+from zirkel.studyfile.references import check_references
 
 
 class SetCounting(Change):
@@ -49,18 +50,27 @@ class SetHand(Change):
 
 
 class SetLeanings(Change):
-    """What the own readings do always: lengths too long (+) or short (-) by a share, tilts
-    clockwise (+) by degrees; nothing of either for a hand that is taken as it reads."""
+    """What the own readings do always: lengths too long (+) or too short (-) by a share, tilts
+    clockwise (+) by degrees; nothing of either for a hand that is taken as it reads. With it, where
+    it is told, how many times what is usual each kind of reading errs by."""
 
     type: Literal["set_leanings"] = "set_leanings"
     length: Annotated[Finite, Field(ge=-0.3, le=0.3)] = 0.0
     tilt_degrees: Annotated[Finite, Field(ge=-20.0, le=20.0)] = 0.0
+    trust: dict[str, Factor] = Field(default_factory=dict)
 
     def made(self, study: Study) -> Study:
-        """The study adjusted without them."""
-        own = Leanings(self.length, self.tilt_degrees)
-        return replace(study, leanings=None if own == Leanings() else own)
+        """The study adjusted so; said once, it is not asked again."""
+        after = replace(
+            study,
+            leanings=Leanings(self.length, self.tilt_degrees),
+            trust={**study.trust, **self.trust},
+        )
+        check_references(after)
+        return after
 
     def label(self, before: Study, after: Study) -> str:
         """That it was said."""
-        return "Take out what your hand does" if after.leanings else "Take readings as they are"
+        if self.length or self.tilt_degrees:
+            return "Take out what your hand does"
+        return "Set trust in readings" if self.trust else "Take readings as they are"

@@ -16,7 +16,7 @@ from zirkel.core.sightings import KINDS
 from zirkel.core.study import MOST_TAGS, Study
 from zirkel.core.subject.sight import sight_size_of
 from zirkel.store.store import Stored
-from zirkel.studyfile.entries import Finite, Millimetres, Name, Note, Text
+from zirkel.studyfile.entries import Factor, Finite, Millimetres, Name, Note, Text
 from zirkel.studyfile.references import check_references
 from zirkel.studyfile.schema import FileFrame, FileKeptFrame, FilePlacement, FileSheet, FileUnit
 
@@ -258,7 +258,7 @@ class SetTrust(Change):
     """How far each kind of reading is trusted: a factor on its default sigma."""
 
     type: Literal["set_trust"] = "set_trust"
-    trust: dict[str, Annotated[Finite, Field(ge=0.05, le=20)]]
+    trust: dict[str, Factor]
 
     def made(self, study: Study) -> Study:
         """The study with these factors; kinds left out are at their default."""

@@ -69,6 +69,7 @@ Picture = Annotated[str, Field(pattern=r"^[0-9a-f]{64}$")]
 
 Point = tuple[Finite, Finite]
 Share = Annotated[Finite, Field(ge=0, le=1)]
+Factor = Annotated[Finite, Field(ge=0.05, le=20)]
 Tier = Annotated[int, Field(ge=1, le=3)]
 
 ENTRY_TYPES: dict[str, Any] = {"length": Number, "fraction": Number, "tilt": TiltDegrees}

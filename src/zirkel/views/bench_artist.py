@@ -26,14 +26,23 @@ class Hand(BaseModel):
     part: float | None
 
 
+class TakenOut(BaseModel):
+    """What is taken out of the readings: shares of lengths, degrees of tilts."""
+
+    model_config = ConfigDict(from_attributes=True)
+    length: float
+    tilt_degrees: float
+
+
 class BenchArtist(BaseModel):
     """How finely is counted, as it was said; what the readings show of it until then, and that in
-    words; and the own hand."""
+    words; the own hand; and what it does always, None until that was said."""
 
     counted_to: Counting | None
     found: Counting | None
     said: str | None
     hand: Hand | None
+    leanings: TakenOut | None
 
 
 def artist_of(study: Study) -> BenchArtist:
@@ -44,4 +53,5 @@ def artist_of(study: Study) -> BenchArtist:
         found=Counting.model_validate(found) if found else None,
         said=say_counting(found) if found else None,
         hand=Hand.model_validate(study.hand) if study.hand else None,
+        leanings=TakenOut.model_validate(study.leanings) if study.leanings else None,
     )

@@ -6,8 +6,17 @@ import numpy as np
 from pydantic import BaseModel
 
 from zirkel.core.artist import Leanings
-from zirkel.core.check.true_places import LEAST, Leaning, RealHand, together
-from zirkel.core.words.true_places import say_hand, say_leanings, say_waiting
+from zirkel.core.check.true_places import (
+    FINEST,
+    LEAST,
+    ROUGHEST,
+    Leaning,
+    RealHand,
+    together,
+    trust_of,
+)
+from zirkel.core.study import SimulatedSubject, Study
+from zirkel.core.words.true_places import say_leanings, say_takes, say_trust, say_waiting
 from zirkel.core.worked import Worked
 from zirkel.store.store import Store, Stored
 from zirkel.studyfile.schema import FileSubjectPhotograph
@@ -15,6 +24,9 @@ from zirkel.views.reveal import TrueMark, true_marks
 
 LAST = 20
 """Studies, the last ones, by which a hand is known."""
+
+WORTH = 1.25
+"""Times as far off, from which another trust is worth being taken over."""
 
 Spot = tuple[float, float]
 
@@ -28,16 +40,18 @@ class TappedLandmark(BaseModel):
 
 
 class OwnLeanings(BaseModel):
-    """What the hand does always in real sightings: shares of lengths, degrees of tilts."""
+    """What the hand does always in real sightings: shares of lengths, degrees of tilts; and by kind
+    how many times what is usual it errs by, where that is more or less."""
 
     length: float
     tilt_degrees: float
+    trust: dict[str, float]
 
 
 class TruthRoom(BaseModel):
     """The photograph with what was tapped; how near the readings came; what this hand does, over
-    this and other studies; `offered` where that is worth being taken out of the readings, and
-    `taken_out` what is."""
+    this and other studies; `offered` where that is worth being taken out of the readings, said in
+    words by `record`, and `taken_out` what is."""
 
     version: int
     photograph: FileSubjectPhotograph | None
@@ -46,6 +60,7 @@ class TruthRoom(BaseModel):
     marks: list[TrueMark]
     said: list[str]
     studies: int
+    record: list[str]
     offered: OwnLeanings | None
     taken_out: OwnLeanings | None
 
@@ -58,7 +73,10 @@ def open_truth(store: Store, study_id: int) -> TruthRoom:
     marks = true_marks(worked, found.places) if found else []
     hands = _hands(store, stored)
     length, tilt = together(hands)
-    known = study.leanings
+    trust = trust_of(hands)
+    record = say_leanings(length, tilt) + say_trust(trust)
+    known = study.leanings or Leanings()
+    real = not isinstance(study.subject, SimulatedSubject)
     return TruthRoom(
         version=stored.version,
         photograph=study.subject_photograph,
@@ -68,11 +86,16 @@ def open_truth(store: Store, study_id: int) -> TruthRoom:
             for each in study.landmarks
         ],
         marks=marks,
-        said=_said(worked, marks, length, tilt, len(hands)),
+        said=_said(worked, marks, record, len(hands)),
         studies=len(hands),
-        offered=_offered(length, tilt, known),
-        taken_out=known and OwnLeanings(length=known.length, tilt_degrees=known.tilt_degrees),
+        record=record,
+        offered=_offered(study, length, tilt, trust) if real else None,
+        taken_out=None if known == Leanings() else _own(known, {}),
     )
+
+
+def _own(leanings: Leanings, trust: dict[str, float]) -> OwnLeanings:
+    return OwnLeanings(length=leanings.length, tilt_degrees=leanings.tilt_degrees, trust=trust)
 
 
 def _hands(store: Store, stored: Stored) -> list[RealHand]:
@@ -86,9 +109,7 @@ def _hands(store: Store, stored: Stored) -> list[RealHand]:
     return [each.hand for each in told if each is not None and each.hand is not None]
 
 
-def _said(
-    worked: Worked, marks: list[TrueMark], length: Leaning | None, tilt: Leaning | None, over: int
-) -> list[str]:
+def _said(worked: Worked, marks: list[TrueMark], record: list[str], over: int) -> list[str]:
     found, study = worked.true_places, worked.study
     if study.subject_photograph is None:
         return []
@@ -102,12 +123,12 @@ def _said(
             f"On average {worked.words.within(mean)} off on the sheet; furthest "
             f"{worked.words.of(worst.landmark)}, {worked.words.within(worst.off_mm)}."
         )
-    said += say_leanings(length, tilt)
+    said += record
     if found.hand is None:
         said.append(f"Tap the unit's two ends and {LEAST} others: then it tells of your hand too.")
     else:
-        said += say_hand(found.hand)
-    if study.leanings is not None:
+        said += say_takes(found.hand)
+    if study.leanings not in (None, Leanings()):
         said.append("What your hand does is taken out of this study's readings.")
     if over > 1:
         said.append(f"What your hand does is told by {over} studies together.")
@@ -115,12 +136,19 @@ def _said(
 
 
 def _offered(
-    length: Leaning | None, tilt: Leaning | None, known: Leanings | None
+    study: Study, length: Leaning | None, tilt: Leaning | None, trust: dict[str, float]
 ) -> OwnLeanings | None:
-    """What is sure enough to be taken out, and more than an error away from what is."""
-    out = known or Leanings()
+    """What is sure enough to be taken over, and differs from what the study takes by more than an
+    error, or by a quarter of a kind's sigma."""
+    out = study.leanings or Leanings()
     by_length, by_tilt = (each.value if each and each.told else 0.0 for each in (length, tilt))
     apart = (by_length - out.length, length), (by_tilt - out.tilt_degrees, tilt)
-    if not any(each is not None and abs(by) > each.sd for by, each in apart):
+    leans = any(each is not None and abs(by) > each.sd for by, each in apart)
+    differs = {
+        kind: round(min(max(factor, FINEST), ROUGHEST), 2)
+        for kind, factor in trust.items()
+        if abs(np.log(factor / study.trust.get(kind, 1.0))) > np.log(WORTH)
+    }
+    if not (leans or differs):
         return None
-    return OwnLeanings(length=round(by_length, 4), tilt_degrees=round(by_tilt, 2))
+    return _own(Leanings(round(by_length, 4), round(by_tilt, 2)), differs)

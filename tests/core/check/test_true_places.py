@@ -7,7 +7,7 @@ import numpy as np
 
 from tests import times
 from zirkel.core.artist import Leanings
-from zirkel.core.check.true_places import bend_of, together, true_places
+from zirkel.core.check.true_places import bend_of, together, true_places, trust_of
 from zirkel.core.drawn import SubjectPhotograph
 from zirkel.core.network.solve import solve
 from zirkel.core.simulation.artist import Hand, sight_scene
@@ -48,6 +48,20 @@ def sighted(name, seed, length=0.0, tilt=0.0):
 
     study = replace(study, sightings=tuple(map(leaning, study.sightings)))
     return photographed(study, scene, np.random.default_rng(seed)), scene
+
+
+def rougher(study, seed, factor):
+    """The study by a hand whose lengths and tilts err by so many times what is usual."""
+    rng = np.random.default_rng([seed, 99])
+    more = np.sqrt(factor**2 - 1.0)
+
+    def taken(each):
+        if each.kind not in ("span", "tilt"):
+            return each
+        value = each.value + rng.normal(0.0, more * each.default_sigma(False))
+        return with_value(each, value % 180.0 if each.kind == "tilt" else value)
+
+    return replace(study, sightings=tuple(map(taken, study.sightings)))
 
 
 def found_in(study):
@@ -94,6 +108,23 @@ class TruePlaces(unittest.TestCase):
             self.assertAlmostEqual(bend_of(bowed.subject_photograph), bend, delta=0.006)
         few = replace(study.subject_photograph, edge=study.subject_photograph.edge[:3])
         self.assertEqual(bend_of(few), 0.0)
+
+    def test_what_a_hand_errs_by_is_known_and_an_honest_one_is_left_alone(self):
+        near = told = claimed = tries = 0
+        for seed in range(times(4)):
+            for factor in (1.0, 2.0):
+                trust = trust_of([
+                    found_in(rougher(sighted(name, seed)[0], seed, factor)).hand
+                    for name in SCENES[:2]
+                ])  # fmt: skip
+                tries += 2
+                if factor == 1.0:
+                    claimed += len(trust)
+                told += factor > 1.0 and len(trust)
+                near += factor > 1.0 and sum(1.4 < each < 2.8 for each in trust.values())
+        self.assertLessEqual(claimed, max(1, tries // 20))
+        self.assertGreaterEqual(told / (tries / 2), 0.7)
+        self.assertGreaterEqual(near / told, 0.9)
 
     def test_a_take_that_drifted_stands_out(self):
         study, _ = sighted("boathouse", 2)

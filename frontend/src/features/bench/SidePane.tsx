@@ -5,7 +5,7 @@ import { Choice } from "../../shared/Choice";
 import { FirstSteps } from "../../shared/FirstSteps";
 import styles from "./BenchRoom.module.css";
 import { heldAs } from "./pad";
-import { Marks, Progress, Prompter, Readings } from "./prompter";
+import { HandRecord, Marks, Progress, Prompter, Readings } from "./prompter";
 import { type Room, SIDES } from "./useBenchRoom";
 
 const Depth = lazy(() => import("./depth").then((each) => ({ default: each.Depth })));
@@ -49,6 +49,7 @@ export function SidePane({ room }: { room: Room }) {
             }}
           />
         )}
+        {side === "Next" && <HandRecord bench={bench} make={tell} />}
         {side === "Readings" && (
           <Readings
             bench={bench}

@@ -26,16 +26,16 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.optimize import minimize_scalar
+from scipy.optimize import brentq, minimize_scalar
 
 from zirkel.core.arrays import Array
 from zirkel.core.check.photograph import unbent
 from zirkel.core.drawn import SubjectPhotograph
 from zirkel.core.network.adjust import Adjustment
 from zirkel.core.network.candidates import prior_cofactor
-from zirkel.core.network.sigmas import COUNTED, sigma_of
+from zirkel.core.network.sigmas import COUNTED, rounding, sigma_of
 from zirkel.core.sightings import Sighting
-from zirkel.core.study import Study, UnitPair
+from zirkel.core.study import Study, UnitLength, UnitPair
 
 LEAST = 5
 """Landmarks without which a photograph tells too little."""
@@ -53,6 +53,12 @@ SURE = 2.5
 
 LARGEST_BEND = 0.3
 FEWEST_OF_A_KIND = 8
+FINEST, ROUGHEST = 0.25, 6.0
+"""Factors on a kind's usual sigma that are believed of anybody."""
+
+MEDIAN_SD = 1.17
+"""Relative standard deviation, times the root of their number, of a scatter told by the median of
+what n readings are off (P. J. Rousseeuw, C. Croux 1993: 37 % efficient)."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,13 +77,13 @@ class Leaning:
 @dataclass(frozen=True, slots=True)
 class RealHand:
     """What the readings do against the photograph: lengths too long (+) or short (-), a share;
-    tilts turned clockwise (+), degrees; each take's drift, a share; and by kind, how far readings
-    scatter against what is usual, with how many."""
+    tilts turned clockwise (+), degrees; each take's drift, a share; and by kind, how many times
+    what is usual readings err by, rounding and photograph apart, with how many there are."""
 
     length: Leaning
     tilt: Leaning | None
     takes: Mapping[str, Leaning]
-    scatter: Mapping[str, tuple[float, int]]
+    trust: Mapping[str, tuple[float, int]]
 
 
 @dataclass(frozen=True, slots=True)
@@ -211,17 +217,39 @@ def _hand(study: Study, q: Mapping[str, Array]) -> RealHand | None:
         if tilts.sum() >= LEAST
         else None,
         {name: Leaning(float(u[3 + i]), float(sd[3 + i])) for i, name in enumerate(takes)},
-        {
-            kind: (_scatter(left[own_kind] * (sigma / usual)[own_kind]), int(own_kind.sum()))
-            for kind in sorted({each.kind for each in used})
-            if (own_kind := np.array([e.kind == kind for e in used])).sum() >= FEWEST_OF_A_KIND
-        },
+        _own_trust(study, used, left * sigma, places, click),
     )
 
 
-def _scatter(misfits: Array) -> float:
-    """How far they scatter, in sigmas; a slip among them counts for little."""
-    return float(1.4826 * np.median(np.abs(misfits)))
+def _own_trust(
+    study: Study, used: list[Sighting], off: Array, places: Mapping[str, Array], click: float
+) -> dict[str, tuple[float, int]]:
+    """By kind, the factor on its usual sigma with which half the readings are off by less than the
+    half of a normal one; a slip among them counts for little."""
+    in_mm = isinstance(study.unit, UnitLength)
+    made = {}
+    for kind in sorted({each.kind for each in used}):
+        own = [(each, e) for each, e in zip(used, off, strict=True)
+               if each.kind == kind and each.sigma is None]  # fmt: skip
+        if len(own) < FEWEST_OF_A_KIND:
+            continue
+        error = np.abs([e for _, e in own])
+        read = np.array([each.default_sigma(in_mm) * each.inside for each, _ in own])
+        steps = np.array([rounding(kind, study) * each.inside for each, _ in own])
+        photo = np.array([_photograph_errs(each, places, click) for each, _ in own])
+        most, least = (_factor(error, read, rest) for rest in (steps, np.hypot(steps, photo)))
+        # What the photograph may err by makes nobody surer than is usual.
+        made[kind] = max(least, min(most, 1.0)), len(own)
+    return made
+
+
+def _factor(error: Array, read: Array, rest: Array) -> float:
+    def beyond(factor: float) -> float:
+        return 1.4826 * float(np.median(error / np.hypot(factor * read, rest))) - 1.0
+
+    if beyond(FINEST) <= 0.0:
+        return FINEST
+    return ROUGHEST if beyond(ROUGHEST) >= 0.0 else float(brentq(beyond, FINEST, ROUGHEST))
 
 
 def _photograph_errs(reading: Sighting, places: Mapping[str, Array], click: float) -> float:
@@ -254,6 +282,19 @@ def together(hands: Sequence[RealHand]) -> tuple[Leaning | None, Leaning | None]
         _mean([each.length for each in hands]),
         _mean([each.tilt for each in hands if each.tilt is not None]),
     )
+
+
+def trust_of(hands: Sequence[RealHand]) -> dict[str, float]:
+    """By kind, how many times what is usual this hand errs by over several studies, where that is
+    surely more, or less."""
+    made = {}
+    for kind in sorted({kind for each in hands for kind in each.trust}):
+        found = [each.trust[kind] for each in hands if kind in each.trust]
+        count = sum(many for _, many in found)
+        middle = sum(many * math.log(factor) for factor, many in found) / count
+        if abs(middle) > SURE * MEDIAN_SD / math.sqrt(count):
+            made[kind] = math.exp(middle)
+    return made
 
 
 def _mean(found: Sequence[Leaning]) -> Leaning | None:

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from zirkel.core.check.true_places import LEAST, Leaning, RealHand
+from collections.abc import Mapping
 
-LEAST_SCATTER, MOST_SCATTER = 0.7, 1.4
-"""Within these a kind of reading is as sure as is usual."""
+from zirkel.core.check.true_places import LEAST, Leaning, RealHand
 
 KINDS = {"span": "lengths", "tilt": "tilts", "drop": "plumbs", "level": "levels"}
 A_WHOLE = 100.0
@@ -33,20 +32,22 @@ def say_leanings(length: Leaning | None, tilt: Leaning | None) -> list[str]:
     return said
 
 
-def say_hand(hand: RealHand) -> list[str]:
-    """Takes that drifted, and kinds that scatter otherwise than is usual."""
-    said = [
+def say_takes(hand: RealHand) -> list[str]:
+    """Takes that drifted."""
+    return [
         f"Take {number} ran {_percent(each.value)} {'long' if each.value > 0 else 'short'}."
         for number, each in enumerate(hand.takes.values(), 1)
         if each.told
     ]
-    for kind, (factor, count) in hand.scatter.items():
-        name = KINDS.get(kind, f"readings of the kind {kind}")
-        if factor > MOST_SCATTER:
-            said.append(f"Your {count} {name} scatter {factor:.1f} times as far as is usual.")
-        elif factor < LEAST_SCATTER:
-            said.append(f"Your {count} {name} scatter {factor:.1f} times what is usual: surer.")
-    return said
+
+
+def say_trust(trust: Mapping[str, float]) -> list[str]:
+    """Kinds of reading that err by more than is usual, or by less."""
+    return [
+        f"Your {KINDS.get(kind, f'readings of the kind {kind}')} err by "
+        f"{factor:.1f} times what is usual{'' if factor > 1.0 else ': they are surer'}."
+        for kind, factor in trust.items()
+    ]
 
 
 def _percent(share: float) -> str:

@@ -172,7 +172,7 @@ function TakenOut({ room, tell }: { room: TruthShown; tell: (change: Change) => 
     <p className={styles.row}>
       {offered && (
         <Button type="primary" onClick={() => tell({ type: "set_leanings", ...offered })}>
-          Take that out of my readings
+          Reckon with what my hand does
         </Button>
       )}
       {out && (
