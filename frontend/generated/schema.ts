@@ -590,6 +590,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/short-poses/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The poses of a set side by side, and what they have in common. */
+        get: operations["shortPoses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies": {
         parameters: {
             query?: never;
@@ -960,6 +977,23 @@ export interface paths {
         put?: never;
         /** Frame and fit, for the study's own frame or one tried out; changes nothing. */
         post: operations["sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/studies/{study_id}/short-poses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin a set of short poses: a study for each, and the first one's clock. */
+        post: operations["beginShortPoses"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1430,6 +1464,18 @@ export interface components {
             artist?: string | null;
             /** Exercise */
             exercise: string;
+        };
+        /**
+         * BackToTheMark
+         * @description Say that one has gone back to where one stood: what was read since the break is struck, and
+         *     is asked again.
+         */
+        BackToTheMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "back_to_the_mark";
         };
         /**
          * BeginSitting
@@ -1944,6 +1990,8 @@ export interface components {
                 string,
                 string
             ][];
+            /** Moved */
+            moved: string;
             /** Over */
             over: string;
             /** Resting */
@@ -1957,7 +2005,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["TakeSightings"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["SetAbout"] | components["schemas"]["SetNextSitting"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["SetLeanings"] | components["schemas"]["SetSubjectPhotograph"] | components["schemas"]["MarkPhotographed"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["TakeSightings"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["BackToTheMark"] | components["schemas"]["GoOnShifted"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["SetAbout"] | components["schemas"]["SetNextSitting"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["SetLeanings"] | components["schemas"]["SetSubjectPhotograph"] | components["schemas"]["MarkPhotographed"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -3523,7 +3571,10 @@ export interface components {
          * FileSitting
          * @description A sitting: when it began, its poses and rests one after the other, when the model (or the
          *     artist) moved, when it ended, the artist's own words about it and photographs of the drawing.
-         *     `shares` parts the time into the artist's own stages; empty for the usual ones.
+         *     `shares` parts the time into the artist's own stages; empty for the usual ones. `shift_known` is
+         *     the moment of the break after which something had shifted, and was gone on with all the same.
+         *     One of a set of short poses, each a study of its own, names the set and which pose it is of how
+         *     many.
          */
         FileSitting: {
             /** At */
@@ -3551,14 +3602,34 @@ export interface components {
              */
             note?: string | null;
             /**
+             * Of Set
+             * @default null
+             */
+            of_set?: string | null;
+            /**
              * Pictures
              * @default []
              */
             pictures?: components["schemas"]["FileLogPicture"][];
+            /**
+             * Pose
+             * @default null
+             */
+            pose?: number | null;
+            /**
+             * Poses
+             * @default null
+             */
+            poses?: number | null;
             /** Shares */
             shares?: {
                 [key: string]: number;
             };
+            /**
+             * Shift Known
+             * @default null
+             */
+            shift_known?: string | null;
         } & {
             [key: string]: unknown;
         };
@@ -3871,6 +3942,17 @@ export interface components {
              * @enum {string}
              */
             type: "go_on";
+        };
+        /**
+         * GoOnShifted
+         * @description Go on in a new take although something has shifted: it isn't told again.
+         */
+        GoOnShifted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "go_on_shifted";
         };
         /**
          * GuessShown
@@ -5163,6 +5245,19 @@ export interface components {
             said: string;
         };
         /**
+         * PoseShown
+         * @description One pose: which, how long, its block-in; a photograph of its drawing, if there is one.
+         */
+        PoseShown: {
+            card: components["schemas"]["StudyCard"];
+            /** Minutes */
+            minutes: number;
+            /** Photograph */
+            photograph: string | null;
+            /** Pose */
+            pose: number;
+        };
+        /**
          * PosedShown
          * @description A trial before it is answered; nothing here tells the truth.
          */
@@ -5310,7 +5405,8 @@ export interface components {
         /**
          * Prompts
          * @description What to sight next, what would check what nothing checks, what would hold what is loose, and
-         *     what may lie elsewhere; `enough` once all stand up to a tier.
+         *     what may lie elsewhere; `enough` once all stand up to a tier; `shifted` where the place isn't
+         *     the same after a break.
          */
         Prompts: {
             /** Ambiguous */
@@ -5321,6 +5417,7 @@ export interface components {
             hang: components["schemas"]["HangPrompt"] | null;
             /** Holds */
             holds: components["schemas"]["Prompt"][];
+            shifted: components["schemas"]["Shifted"] | null;
             /** Sightings */
             sightings: components["schemas"]["Prompt"][];
             /** Unchecked */
@@ -6068,7 +6165,7 @@ export interface components {
         /**
          * RunningClock
          * @description The sitting that goes on: when it began, what the time is now, its blocks, and how often the
-         *     model has moved.
+         *     model has moved; one of a set of short poses says of which, and which it is of how many.
          */
         RunningClock: {
             /** At */
@@ -6081,6 +6178,12 @@ export interface components {
             moved: number;
             /** Now */
             now: string;
+            /** Of Set */
+            of_set: string | null;
+            /** Pose */
+            pose: number | null;
+            /** Poses */
+            poses: number | null;
         };
         /**
          * SceneCard
@@ -6503,6 +6606,8 @@ export interface components {
             shares: {
                 [key: string]: number;
             };
+            /** Short */
+            short: boolean;
             /** Title */
             title: string;
         };
@@ -6729,6 +6834,46 @@ export interface components {
              * @default []
              */
             trouble?: string[];
+        };
+        /**
+         * Shifted
+         * @description What has shifted since the last break, in words, and what the model's move is called.
+         */
+        Shifted: {
+            /** Moved */
+            moved: string;
+            /** Said */
+            said: string;
+        };
+        /**
+         * ShortPoses
+         * @description The poses of one set, in their order; what they have in common, in words.
+         */
+        ShortPoses: {
+            /** Common */
+            common: string[];
+            /** Poses */
+            poses: components["schemas"]["PoseShown"][];
+            /** Title */
+            title: string;
+        };
+        /**
+         * ShortPosesBegun
+         * @description Poses and rests, of which each pose becomes a study of its own.
+         */
+        ShortPosesBegun: {
+            /** Blocks */
+            blocks: components["schemas"]["FileBlock"][];
+        };
+        /**
+         * ShortPosesMade
+         * @description A set that was begun: its name, and its studies pose by pose.
+         */
+        ShortPosesMade: {
+            /** Name */
+            name: string;
+            /** Studies */
+            studies: number[];
         };
         /**
          * SittingRoom
@@ -10286,6 +10431,64 @@ export interface operations {
             };
         };
     };
+    shortPoses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShortPoses"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     wall: {
         parameters: {
             query?: never;
@@ -11633,6 +11836,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetRoom"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    beginShortPoses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShortPosesBegun"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShortPosesMade"];
                 };
             };
             /** @description Not Found */

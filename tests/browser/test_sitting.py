@@ -62,7 +62,7 @@ class Sitting(BrowserCase):
 
     def test_moved_asked_again_and_told_at_the_easel(self):
         self.begin("One pose of ten minutes")
-        self.page.get_by_role("button", name="The model has moved").click()
+        self.page.get_by_role("button", name="It has moved").click()
         expect(self.page.locator("section[aria-label=Clock]")).to_contain_text("Moved once")
         self.page.get_by_role("link", name="Bench").click()
         self.page.wait_for_selector("text=Is it the same place?")
@@ -133,6 +133,46 @@ class Sitting(BrowserCase):
         self.page.get_by_label("One pose of my own").fill("4")
         expect(self.page.locator("aside h2")).to_contain_text("What fits into 4 min")
 
+    def test_five_short_poses_are_five_drawings_side_by_side_afterwards(self):
+        self.page.get_by_role("button", name="Two minutes, five times").click()
+        self.page.get_by_role("button", name="Begin: 5 drawings, one a pose").click()
+        self.page.wait_for_url("**easel=yes")
+        for pose in range(1, 6):
+            chip = self.page.locator("main [data-clock]")
+            expect(chip).to_contain_text(f"Pose {pose} of 5")
+            if pose == 1:
+                self.page.wait_for_selector("[data-asked^=span]")
+            # Each answer sets the clock by the server's, for which no time has gone.
+            self.page.clock.fast_forward(f"{2 * pose:02}:01")
+            expect(chip).to_contain_text("All side by side" if pose == 5 else "Next pose")
+            chip.click()
+        expect(self.page.locator("[data-pose]")).to_have_count(5)
+        expect(self.page.locator("main")).to_contain_text("Nothing was read in three")
+        self.page.locator("[data-pose='3'] a").click()
+        self.page.wait_for_selector("text=Sight next")
+        self.assertIn("pose 3 of 5", self.page.title())
+
+    def test_a_shift_is_told_at_the_easel_and_mended_there(self):
+        self.begin("One pose of ten minutes")
+        kept = self.page.request.get(f"{self.server.address}/api/v1/studies/{self.number}/file")
+        spans = [each for each in kept.json()["sightings"] if each["kind"] == "span"][:4]
+        version = self.version()
+        for k, each in enumerate(spans):
+            now = self.page.evaluate("new Date().toISOString()")
+            sighting = {**each, "id": f"b{k}", "units": 1.25 * each["units"], "at": now}
+            made = self.page.request.post(
+                f"{self.server.address}/api/v1/studies/{self.number}/changes",
+                data={"version": version + k,
+                      "change": {"type": "take_sighting", "sighting": sighting}},
+            )  # fmt: skip
+            self.assertTrue(made.ok, made.text())
+        self.open(f"/studies/{self.number}?easel=yes", "[data-shifted]")
+        told = self.page.locator("[data-shifted]")
+        expect(told).to_contain_text("larger")
+        told.get_by_role("button", name="Back to the mark").click()
+        expect(told).to_have_count(0)
+        self.page.wait_for_selector("[data-asked]")
+
     def test_a_set_of_one_s_own_with_its_own_stages(self):
         self.page.get_by_role("button", name="A set of my own").click()
         own = self.page.get_by_role("region", name="A set of my own")
@@ -179,6 +219,9 @@ class Sitting(BrowserCase):
         expect(main).to_contain_text("out of the traffic")
         of.select_option("A sitter")
         expect(main).to_contain_text("is the sitter warm")
+        self.begin("One pose of ten minutes")
+        expect(self.page.get_by_role("button", name="The model has moved")).to_be_visible()
+        self.page.get_by_role("button", name="End the sitting").click()
         of.select_option("not said")
 
     def test_half_an_hour_without_a_rest_is_said(self):
@@ -256,7 +299,7 @@ class ByTouch(BrowserCase):
             self.page.get_by_role("button", name=name).tap()
         clock = self.page.get_by_role("region", name="Clock")
         expect(clock).to_contain_text("Pose")
-        self.page.get_by_role("button", name="The model has moved").tap()
+        self.page.get_by_role("button", name="It has moved").tap()
         expect(clock).to_contain_text("Moved once")
         self.page.get_by_role("button", name="Rest now").tap()
         expect(clock).to_contain_text("Put the stick down")

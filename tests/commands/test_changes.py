@@ -107,6 +107,8 @@ CHANGES = (
     ({"type": "set_trust", "trust": {"tilt": 2.0}}, "Set trust in readings"),
     ({"type": "begin_sitting", "blocks": [{"kind": "pose", "minutes": 20}]}, "Begin a sitting"),
     ({"type": "model_moved"}, "The model has moved"),
+    ({"type": "go_on_shifted"}, "Go on in a new take"),
+    ({"type": "back_to_the_mark"}, "Back to the mark"),
     ({"type": "rest_now"}, "Rest now"),
     ({"type": "end_sitting"}, "End the sitting"),
     ({"type": "note_sitting", "sitting": "sitting", "note": "Cold."}, "Note on a sitting"),

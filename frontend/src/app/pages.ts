@@ -44,6 +44,8 @@ export const PAGES: readonly Page[] = [
     page: lazy(untilThere(ROOMS[each.key])),
   })),
   { path: "/studies/:id/sitting", page: lazy(() => import("./pages/SittingPage")) },
+  { path: "/poses/:name", page: lazy(() => import("./pages/ShortPosesPage")) },
+  { path: "/poses/:name/:pose", page: lazy(() => import("./pages/ShortPosesPage")) },
   { path: "*", page: lazy(() => import("./pages/NowherePage")) },
 ];
 

@@ -6,6 +6,19 @@ import { asMinutes, KIND_WORDS, useSittingClock } from "./sittingClock";
 
 export function SittingChip({ bench, here }: { bench: Bench; here: boolean }) {
   const at = useSittingClock(bench.clock);
+  const clock = bench.clock;
+  if (clock?.of_set && at?.block === null) {
+    const last = clock.pose === clock.poses;
+    return (
+      <Link
+        className={styles.chip}
+        to={`/poses/${clock.of_set}${last ? "" : `/${(clock.pose ?? 0) + 1}`}`}
+        data-clock="over"
+      >
+        <b>{last ? "All side by side" : "Next pose"}</b>
+      </Link>
+    );
+  }
   return (
     <Link
       className={styles.chip}
@@ -15,7 +28,10 @@ export function SittingChip({ bench, here }: { bench: Bench; here: boolean }) {
     >
       {at ? (
         <>
-          <span className={at.block === null ? "" : styles.word}>{KIND_WORDS[at.kind]}</span>
+          <span className={at.block === null ? "" : styles.word}>
+            {KIND_WORDS[at.kind]}
+            {clock?.of_set ? ` ${clock.pose} of ${clock.poses}` : ""}
+          </span>
           {at.block !== null && <b>{asMinutes(at.secondsLeft)}</b>}
         </>
       ) : (

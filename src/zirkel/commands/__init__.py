@@ -61,9 +61,11 @@ from zirkel.commands.sightings import (
     TakeSightings,
 )
 from zirkel.commands.sittings import (
+    BackToTheMark,
     BeginSitting,
     DropLogPicture,
     EndSitting,
+    GoOnShifted,
     KeepLogPicture,
     ModelMoved,
     NoteSitting,
@@ -144,6 +146,8 @@ AnyChange = Annotated[
     | RemoveHead
     | BeginSitting
     | ModelMoved
+    | BackToTheMark
+    | GoOnShifted
     | RestNow
     | EndSitting
     | NoteSitting

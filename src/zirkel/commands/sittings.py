@@ -20,6 +20,7 @@ from zirkel.core.pose import (
     Sitting,
 )
 from zirkel.core.sitting.clock import rest_now, running
+from zirkel.core.sitting.course import Since, since_the_break
 from zirkel.core.study import Study
 from zirkel.errors import BadInput
 from zirkel.studyfile.entries import Finite, Id, Note, Picture, Text
@@ -36,6 +37,14 @@ def _going_on(study: Study) -> Sitting:
     if found is None:
         raise BadInput("sitting", "no sitting goes on: begin one first")
     return found
+
+
+def _since(study: Study) -> Since:
+    _going_on(study)
+    since = since_the_break(study)
+    if since is None:
+        raise BadInput("sitting", "nothing was read before this sitting: nothing can have shifted")
+    return since
 
 
 def _named(study: Study, name: str) -> Sitting:
@@ -94,6 +103,43 @@ class ModelMoved(Change):
     def label(self, before: Study, after: Study) -> str:
         """That it moved."""
         return "The model has moved"
+
+
+class BackToTheMark(Change):
+    """Say that one has gone back to where one stood: what was read since the break is struck, and
+    is asked again."""
+
+    type: Literal["back_to_the_mark"] = "back_to_the_mark"
+
+    def made(self, study: Study) -> Study:
+        """The study with those readings struck, and that moment."""
+        since = _since(study)
+        late = {each.id for each in since.after}
+        struck = tuple(
+            replace(each, struck=True) if each.id in late else each for each in study.sightings
+        )
+        sitting = _going_on(study)
+        moved = (*sitting.moved, _now())[-MOST_MOVES:]
+        return replace(_with(study, replace(sitting, moved=moved)), sightings=struck)
+
+    def label(self, before: Study, after: Study) -> str:
+        """Where one is."""
+        return "Back to the mark"
+
+
+class GoOnShifted(Change):
+    """Go on in a new take although something has shifted: it isn't told again."""
+
+    type: Literal["go_on_shifted"] = "go_on_shifted"
+
+    def made(self, study: Study) -> Study:
+        """The sitting in which that is known."""
+        began = _since(study).began.isoformat()
+        return _with(study, replace(_going_on(study), shift_known=began))
+
+    def label(self, before: Study, after: Study) -> str:
+        """How one goes on."""
+        return "Go on in a new take"
 
 
 class RestNow(Change):

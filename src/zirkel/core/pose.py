@@ -69,13 +69,20 @@ class Place:
 class Sitting:
     """A sitting: when it began, its poses and rests one after the other, when the model (or the
     artist) moved, when it ended, the artist's own words about it and photographs of the drawing.
-    `shares` parts the time into the artist's own stages; empty for the usual ones."""
+    `shares` parts the time into the artist's own stages; empty for the usual ones. `shift_known` is
+    the moment of the break after which something had shifted, and was gone on with all the same.
+    One of a set of short poses, each a study of its own, names the set and which pose it is of how
+    many."""
 
     id: str = entry("id")
     at: str = entry("text")
     blocks: tuple[Block, ...] = entry("record", (), many="list", records=(Block,), most=MOST_BLOCKS)
     moved: tuple[str, ...] = entry("text", (), many="list", most=MOST_MOVES)
     ended: str | None = entry("text", None)
+    shift_known: str | None = entry("text", None)
+    of_set: str | None = entry("id", None)
+    pose: int | None = entry("whole", None, bounds={"ge": 1, "le": MOST_BLOCKS})
+    poses: int | None = entry("whole", None, bounds={"ge": 1, "le": MOST_BLOCKS})
     note: str | None = entry("note", None)
     pictures: tuple[LogPicture, ...] = entry(
         "record", (), many="list", records=(LogPicture,), most=MOST_PICTURES

@@ -65,6 +65,19 @@ class Cards:
             )
             return list(session.scalars(asked))
 
+    def of_set(self, name: str) -> list[int]:
+        """The studies on the wall that are poses of one set, in their order."""
+        with Session(self._engine.execution_options(writes=False)) as session, session.begin():
+            asked = (
+                select(StudyRow.id)
+                .join(RecordRow, RecordRow.study_id == StudyRow.id)
+                .where(StudyRow.deleted_at.is_(None), RecordRow.collection == "sittings")
+                .where(RecordRow.body["of_set"].as_string() == name)
+                .order_by(RecordRow.body["pose"].as_integer())
+                .distinct()
+            )
+            return list(session.scalars(asked))
+
     def keep(self, study_id: int, version: int, made_by: str, body: dict[str, Any]) -> None:
         """Keep a card; where that can't be written, it is made again next time."""
         try:

@@ -14,7 +14,9 @@ from zirkel.core.words.sitting import (
     AT_THE_END,
     BEFORE,
     IN_A_REST,
+    IT_MOVED,
     LONG_WITHOUT,
+    MOVED,
     OVER,
     TIRED,
     USUALLY,
@@ -49,6 +51,7 @@ class CareShown(BaseModel):
     resting: str
     tired: str
     over: str
+    moved: str
 
 
 def _about(stored: Stored) -> str | None:
@@ -65,7 +68,13 @@ def care_of(stored: Stored) -> CareShown:
         resting=IN_A_REST.get(of, AT_REST),
         tired=LONG_WITHOUT.get(of, TIRED),
         over=AT_THE_END.get(of, OVER),
+        moved=say_moved(stored),
     )
+
+
+def say_moved(stored: Stored) -> str:
+    """What is said when what is drawn is no longer as it was."""
+    return MOVED.get(_about(stored) or "", IT_MOVED)
 
 
 def laid_out(store: Store, stored: Stored) -> tuple[list[MaterialsShown], tuple[str, ...]]:

@@ -15,15 +15,18 @@ from zirkel.core.network.trust import Component
 from zirkel.core.network.what_next import Next, Suggestion
 from zirkel.core.sightings import Sighting
 from zirkel.core.sitting.clock import running
-from zirkel.core.sitting.course import controls_left, plan_now, since_the_break
+from zirkel.core.sitting.course import controls_left, plan_now, shifted, since_the_break
+from zirkel.core.sitting.short_poses import asked_of, in_a_short_pose
 from zirkel.core.sitting.tiers import sight_for, tiers
 from zirkel.core.words.enough import say_enough, say_on
 from zirkel.core.words.network import because, say_ambiguity, say_sigma
 from zirkel.core.words.sightings import ask_for, said, say_hang
-from zirkel.core.words.sitting import WHY_CONTROL
+from zirkel.core.words.short_poses import DRAW_NOW, SIGHT_ON
+from zirkel.core.words.sitting import WHY_CONTROL, say_same
 from zirkel.core.worked import Worked
-from zirkel.store.store import Store
+from zirkel.store.store import Store, Stored
 from zirkel.studyfile.sightings import sighting_to_file
+from zirkel.views.care import say_moved
 from zirkel.views.subject import hidden_from
 
 RELATIONS = 12
@@ -80,9 +83,17 @@ class HangPrompt(BaseModel):
     said: str
 
 
+class Shifted(BaseModel):
+    """What has shifted since the last break, in words, and what the model's move is called."""
+
+    said: str
+    moved: str
+
+
 class Prompts(BaseModel):
     """What to sight next, what would check what nothing checks, what would hold what is loose, and
-    what may lie elsewhere; `enough` once all stand up to a tier."""
+    what may lie elsewhere; `enough` once all stand up to a tier; `shifted` where the place isn't
+    the same after a break."""
 
     version: int
     sightings: list[Prompt]
@@ -92,6 +103,7 @@ class Prompts(BaseModel):
     ambiguous: list[AmbiguousPlace]
     hang: HangPrompt | None
     enough: Enough | None
+    shifted: Shifted | None
 
 
 class RelationPrompt(BaseModel):
@@ -149,6 +161,10 @@ def open_prompts(store: Store, study_id: int) -> Prompts:
     worked, unseen = stored.worked, hidden_from(stored)
     asked, enough = _in_their_order(worked, unseen)
     found, control = _in_the_sitting(worked, asked, unseen)
+    if in_a_short_pose(worked.study):
+        left = asked_of(worked.solution.adjusted, unseen)
+        found = replace(asked, sightings=left)
+        enough = None if left else Enough(tier=1, said=DRAW_NOW, on=SIGHT_ON)
     holds = what_holds(worked.solution.adjusted, worked.sliding, unseen)
     return Prompts(
         version=stored.version,
@@ -159,7 +175,13 @@ def open_prompts(store: Store, study_id: int) -> Prompts:
         hang=_hang(worked, unseen),
         enough=enough,
         ambiguous=[_ambiguous(worked, each) for each in worked.ambiguities(unseen)[:AMBIGUOUS]],
+        shifted=_shifted(stored),
     )
+
+
+def _shifted(stored: Stored) -> Shifted | None:
+    found = shifted(stored.study)
+    return None if found is None else Shifted(said=say_same(found), moved=say_moved(stored))
 
 
 def _hang(worked: Worked, unseen: tuple[str, ...]) -> HangPrompt | None:

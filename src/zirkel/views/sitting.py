@@ -78,6 +78,8 @@ class SetShown(BaseModel):
     blocks: list[BlockShown]
     shares: dict[str, float]
     own: bool
+    short: bool
+    """Whether each pose is so short that it is a drawing of its own."""
 
 
 class Planned(BaseModel):
@@ -129,13 +131,16 @@ class SittingShown(BaseModel):
 
 class RunningClock(BaseModel):
     """The sitting that goes on: when it began, what the time is now, its blocks, and how often the
-    model has moved."""
+    model has moved; one of a set of short poses says of which, and which it is of how many."""
 
     id: str
     at: str
     now: str
     blocks: list[BlockOnClock]
     moved: int
+    of_set: str | None
+    pose: int | None
+    poses: int | None
 
 
 class SittingRoom(BaseModel):
@@ -177,6 +182,9 @@ def clock_of(study: Study) -> RunningClock | None:
         now=datetime.now(UTC).isoformat(timespec="milliseconds"),
         blocks=_blocks(sitting, study),
         moved=len(sitting.moved),
+        of_set=sitting.of_set,
+        pose=sitting.pose,
+        poses=sitting.poses,
     )
 
 
@@ -309,9 +317,11 @@ def _shown(entry: Entry, worked: Worked) -> SittingShown:
 
 def _set_shown(poses: PoseSet, own: bool) -> SetShown:
     blocks = [BlockShown(kind=each.kind, minutes=each.minutes) for each in poses.blocks]
+    posed = [each.minutes for each in blocks if each.kind != "rest"]
     return SetShown(
-        name=poses.name, title=poses.title, blocks=blocks, shares=dict(poses.shares), own=own
-    )
+        name=poses.name, title=poses.title, blocks=blocks, shares=dict(poses.shares), own=own,
+        short=len(posed) > 1 and max(posed) <= SHORT_MINUTES,
+    )  # fmt: skip
 
 
 def keep_poses(store: Store, file: PosesFile) -> SetShown:

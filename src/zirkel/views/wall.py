@@ -147,6 +147,11 @@ def _pending(listed: Listed) -> StudyCard:
     )  # fmt: skip
 
 
+def card_of(stored: Stored) -> StudyCard:
+    """A study's card as it stands, worked out."""
+    return _made(stored, True)
+
+
 def _made(stored: Stored, solved: bool) -> StudyCard:
     """The card, with what only the solved study tells where it is solved or may be for this."""
     worked, study = stored.worked, stored.study

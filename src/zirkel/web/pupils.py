@@ -15,7 +15,7 @@ SEEN = re.compile(
 
 DONE = re.compile(r"/(door|pictures|practice|practice/(pose|answer|eye))")
 STUDY = re.compile(r"/studies/(\d+)(?:/(.+))?")
-NOT_THEIRS = ("copy", "removed")
+NOT_THEIRS = ("copy", "removed", "short-poses")
 
 
 def may(store: Store, device: Device, method: str, path: str) -> bool:

@@ -7,8 +7,9 @@ from typing import Annotated
 from pydantic import BaseModel, Field
 
 from zirkel.commands import AnyChange
+from zirkel.core.pose import MOST_BLOCKS
 from zirkel.studyfile.entries import Id
-from zirkel.studyfile.schema import FileFrame, FileSheet, FileStation
+from zirkel.studyfile.schema import FileBlock, FileFrame, FileSheet, FileStation
 
 
 class StudyPath(BaseModel):
@@ -202,6 +203,12 @@ class PosesPath(BaseModel):
     """An own set of poses in the address."""
 
     name: str = Field(min_length=1, max_length=80)
+
+
+class ShortPosesBegun(BaseModel):
+    """Poses and rests, of which each pose becomes a study of its own."""
+
+    blocks: Annotated[list[FileBlock], Field(min_length=2, max_length=MOST_BLOCKS)]
 
 
 class FlatThing(BaseModel):

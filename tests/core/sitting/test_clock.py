@@ -9,13 +9,15 @@ from itertools import pairwise
 import numpy as np
 from bench.hands import MAKERS, following, fresh, run
 
+from zirkel.commands.sittings import BackToTheMark, GoOnShifted
 from zirkel.core.network.solve import solve
 from zirkel.core.pose import Block, Sitting
 from zirkel.core.sitting.clock import USUAL_REST, moment, rest_now, running, stands
 from zirkel.core.sitting.control import MOST
-from zirkel.core.sitting.course import controls_left, plan_now, since_the_break, told
+from zirkel.core.sitting.course import controls_left, plan_now, shifted, since_the_break, told
 from zirkel.core.words.base import words_of
 from zirkel.core.words.sitting import say_plan, say_same
+from zirkel.errors import BadInput
 from zirkel.poses import shipped_poses
 
 BEGAN = datetime(2026, 11, 2, 9, tzinfo=UTC)
@@ -98,7 +100,7 @@ def sighted(number=0, readings=30):
 class Course(unittest.TestCase):
     def test_after_a_break_control_readings_are_asked_until_there_are_enough(self):
         study = sighted()
-        since = since_the_break(study)
+        since = since_the_break(study, after(minutes=1))
         self.assertEqual((len(since.before.sightings), since.after), (30, ()))
         adjusted = solve(study).adjusted
         asked = controls_left(adjusted, since)
@@ -108,7 +110,8 @@ class Course(unittest.TestCase):
             replace(each, id=f"again{k}", taken_at=after(minutes=1).isoformat())
             for k, each in enumerate(study.sightings[:MOST])
         ]
-        later = since_the_break(replace(study, sightings=(*study.sightings, *again)))
+        taken = replace(study, sightings=(*study.sightings, *again))
+        later = since_the_break(taken, after(minutes=2))
         self.assertEqual(controls_left(adjusted, later), ())
         self.assertIsNone(told(since))
         found = told(later)
@@ -126,9 +129,45 @@ class Course(unittest.TestCase):
             )
             for k, each in enumerate(spans)
         )
-        found = told(since_the_break(replace(study, sightings=(*study.sightings, *larger))))
+        off = replace(study, sightings=(*study.sightings, *larger))
+        found = told(since_the_break(off, after(minutes=2)))
         self.assertFalse(found.same)
         self.assertIn("larger", say_same(found))
+
+    def test_a_rest_that_is_over_is_a_break_and_a_short_one_asks_two(self):
+        study = sighted()
+        blocks = (Block("pose", 10.0), Block("rest", 4.0), Block("pose", 10.0))
+        sat = replace(study, sittings=(replace(sitting(), blocks=blocks),))
+        now = after(minutes=15)
+        since = since_the_break(sat, now)
+        self.assertEqual(since.began, after(minutes=14))
+        self.assertEqual(since.most, 2)
+        self.assertEqual(len(controls_left(solve(sat).adjusted, since)), 2)
+        self.assertEqual(since_the_break(sat, after(minutes=12)).most, MOST)
+        long = (*blocks[:1], Block("rest", 10.0), *blocks[2:])
+        rested = replace(study, sittings=(replace(sitting(), blocks=long),))
+        self.assertEqual(since_the_break(rested, after(minutes=21)).most, MOST)
+
+    def test_a_shift_is_told_until_it_is_gone_on_with_or_mended(self):
+        study = sighted(2)
+        spans = [each for each in study.sightings if each.kind == "span"][:4]
+        larger = tuple(
+            replace(
+                each, id=f"b{k}", units=1.25 * each.units, taken_at=after(minutes=1).isoformat()
+            )
+            for k, each in enumerate(spans)
+        )
+        one = (sitting((Block("pose", 60.0),)),)
+        off = replace(study, sightings=(*study.sightings, *larger), sittings=one)
+        self.assertIn("larger", say_same(shifted(off)))
+        self.assertIsNone(shifted(study))
+        self.assertIsNone(shifted(GoOnShifted().made(off)))
+        back = BackToTheMark().made(off)
+        self.assertIsNone(shifted(back))
+        self.assertEqual([e.id for e in back.sightings if e.struck], [e.id for e in larger])
+        self.assertEqual(len(controls_left(solve(back).adjusted, since_the_break(back))), MOST)
+        with self.assertRaisesRegex(BadInput, "no sitting goes on"):
+            GoOnShifted().made(replace(off, sittings=()))
 
     def test_nothing_before_or_no_sitting_is_no_break(self):
         _, study = beginning()

@@ -54,7 +54,13 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
       onClick={letGo}
     >
       {room.easel ? (
-        <EaselPrompt bench={bench} next={room.next} onLeave={room.toEasel} onUndo={room.back}>
+        <EaselPrompt
+          bench={bench}
+          next={room.next}
+          onLeave={room.toEasel}
+          onUndo={room.back}
+          make={room.tell}
+        >
           <RoomPicture room={room}>
             {room.looking.view.zoom > 1 && <Looking room={room} />}
           </RoomPicture>

@@ -5,7 +5,7 @@ import { Choice } from "../../shared/Choice";
 import { FirstSteps } from "../../shared/FirstSteps";
 import styles from "./BenchRoom.module.css";
 import { heldAs } from "./pad";
-import { HandRecord, Marks, Progress, Prompter, Readings } from "./prompter";
+import { Marks, Progress, Prompter, Readings } from "./prompter";
 import { type Room, SIDES } from "./useBenchRoom";
 
 const Depth = lazy(() => import("./depth").then((each) => ({ default: each.Depth })));
@@ -38,6 +38,7 @@ export function SidePane({ room }: { room: Room }) {
                 degrees: to?.degrees ?? null,
               })
             }
+            make={tell}
             onBelieve={() => tell({ type: "believe_scatter", factor: bench.scatter })}
             relation={relations.shown}
             relationCount={relations.count}
@@ -49,7 +50,6 @@ export function SidePane({ room }: { room: Room }) {
             }}
           />
         )}
-        {side === "Next" && <HandRecord bench={bench} make={tell} />}
         {side === "Readings" && (
           <Readings
             bench={bench}

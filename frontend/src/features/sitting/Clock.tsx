@@ -93,7 +93,7 @@ export function Clock({ bench, clock, room, tell }: Props) {
           To the easel
         </Link>
         <Button size="large" onClick={() => tell({ type: "model_moved" })}>
-          The model has moved
+          {room.care.moved}
         </Button>
         {!rests && at.block !== null && (
           <Button size="large" onClick={() => tell({ type: "rest_now" })}>

@@ -8,6 +8,7 @@ import type { Bench, Change, SittingRoom as Room } from "../../api/types";
 import buttons from "../../shared/LinkButton.module.css";
 import { Said } from "../../shared/Said";
 import { useSittingClock } from "../../shared/sittingClock";
+import { BeginShortPoses } from "./BeginShortPoses";
 import { Clock } from "./Clock";
 import { LayOut } from "./LayOut";
 import { Log } from "./Log";
@@ -81,14 +82,15 @@ export function SittingRoom({ bench, make }: Props) {
                 </select>
               </label>
             </p>
+            {set?.short && <BeginShortPoses study={bench.id} set={set} />}
             <Button
-              type="primary"
+              type={set?.short ? "default" : "primary"}
               size="large"
               onClick={() =>
                 tell({ type: "begin_sitting", blocks, shares: set?.shares ?? {} } as Change)
               }
             >
-              Begin now
+              {set?.short ? "All in this drawing" : "Begin now"}
             </Button>
             <p className={styles.care}>{room.care.before}</p>
           </section>

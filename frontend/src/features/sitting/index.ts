@@ -1,1 +1,2 @@
+export { ShortPosesRoom } from "./ShortPosesRoom";
 export { SittingRoom } from "./SittingRoom";

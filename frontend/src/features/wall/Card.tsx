@@ -1,12 +1,13 @@
 // A study pinned to the wall: its block-in, what it waits for, its tags, and what can be done with it.
+
 import { Button } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api } from "../../api/client";
 import type { Change, StudyCard } from "../../api/types";
+import { CardPicture } from "../../shared/CardPicture";
 import { download } from "../../shared/download";
 import { soon } from "../../shared/soon";
-import { CardPicture } from "./CardPicture";
 import styles from "./StudyWall.module.css";
 
 type Props = {

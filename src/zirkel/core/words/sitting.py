@@ -51,6 +51,10 @@ AT_THE_END = {
               "afar.",
 }  # fmt: skip
 
+MOVED = {"sitter": "The model has moved"}
+IT_MOVED = "It has moved"
+"""What is said when what is drawn is no longer as it was, by what that is."""
+
 ASKED = {
     "sitter": "A sitter", "still_life": "A still life", "building": "A building",
     "outdoors": "A place outdoors", "copy": "A picture, copied",
@@ -112,8 +116,7 @@ def say_same(found: SamePlace) -> str:
         shifts.append(f"turned by {turn} {way}")
     if not shifts:
         return "Something has shifted: what was sighted before and now do not agree."
-    advice = "Step back to where you stood, or go on in a new take."
-    return f"Something has shifted: {' and '.join(shifts)}. {advice}"
+    return f"Something has shifted: {' and '.join(shifts)}."
 
 
 LOOK_FIRST = 6

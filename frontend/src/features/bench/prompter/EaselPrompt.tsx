@@ -1,11 +1,12 @@
 // Hands full: the one thing to sight now, large enough to be read from the easel.
 import { Button } from "antd";
-import type { Bench } from "../../../api/types";
+import type { Bench, Change } from "../../../api/types";
 import { SittingChip } from "../../../shared/SittingChip";
 import { useAwake } from "../../../shared/useAwake";
 import styles from "./EaselPrompt.module.css";
 import { Enough } from "./Enough";
 import { Progress } from "./Progress";
+import { Shifted } from "./Shifted";
 import { WORKING_OUT } from "./SightNext";
 import type { Next } from "./useNext";
 
@@ -14,17 +15,20 @@ type Props = {
   next: Next;
   onLeave: () => void;
   onUndo: () => void;
+  make: (change: Change) => void;
   /** The two landmarks asked for, on subject and sheet. */
   children: React.ReactNode;
 };
 
-export function EaselPrompt({ bench, next, onLeave, onUndo, children }: Props) {
+export function EaselPrompt({ bench, next, onLeave, onUndo, make, children }: Props) {
   const { prompt } = next;
   const dark = useAwake();
   const doubts = bench.doubts.filter((each) => !each.kept).length;
   return (
     <div className={styles.easel}>
-      {next.enough ? (
+      {next.data?.shifted ? (
+        <Shifted shifted={next.data.shifted} make={make} />
+      ) : next.enough ? (
         <Enough study={bench.id} next={next} />
       ) : (
         <p

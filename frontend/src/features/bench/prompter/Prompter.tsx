@@ -1,9 +1,11 @@
 // Beside the picture: what to sight next and why, and what no longer agrees.
 import { Button } from "antd";
-import type { Ambiguous, Bench, Prompt, Prompts, Relation } from "../../../api/types";
+import type { Ambiguous, Bench, Change, Prompt, Prompts, Relation } from "../../../api/types";
 import { Said } from "../../../shared/Said";
+import { HandRecord } from "./HandRecord";
 import { HowYouCount } from "./HowYouCount";
 import styles from "./Prompter.module.css";
+import { Shifted } from "./Shifted";
 import { SightNext } from "./SightNext";
 import type { Next } from "./useNext";
 
@@ -19,6 +21,7 @@ type Props = {
   onPoint: (sighting: string | null) => void;
   /** The suggestion pointed at, so that the picture can show what it would gain. */
   onPointPrompt: (prompt: Prompt | null) => void;
+  make: (change: Change) => void;
   /** Makes the scatter of the readings one's own. */
   onBelieve: () => void;
   /** How finely is counted; null for what is usual. */
@@ -35,6 +38,7 @@ export function Prompter(props: Props) {
   const prompts = props.next.data;
   return (
     <div className={styles.prompter}>
+      {prompts?.shifted && <Shifted shifted={prompts.shifted} make={props.make} />}
       <SightNext
         bench={bench}
         next={props.next}
@@ -62,6 +66,7 @@ export function Prompter(props: Props) {
           </div>
         </section>
       )}
+      <HandRecord bench={bench} make={props.make} />
       <HowYouCount artist={bench.artist} onCounting={props.onCounting} />
       <Doubts {...props} />
       {prompts?.ambiguous.slice(0, 1).map((each) => (

@@ -1,6 +1,5 @@
 export { EaselPrompt } from "./EaselPrompt";
 export { Enough } from "./Enough";
-export { HandRecord } from "./HandRecord";
 export { Marks } from "./Marks";
 export { Progress } from "./Progress";
 export { Prompter } from "./Prompter";

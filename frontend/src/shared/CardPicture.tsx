@@ -1,6 +1,6 @@
-// A sheet in small, pinned to the wall.
-import type { StudyCard } from "../../api/types";
-import styles from "./StudyWall.module.css";
+// A sheet in small, as it is pinned to a wall.
+import type { StudyCard } from "../api/types";
+import styles from "./CardPicture.module.css";
 
 export function CardPicture({ card }: { card: StudyCard }) {
   const { width_mm: width, height_mm: height } = card;
