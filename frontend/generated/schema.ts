@@ -229,6 +229,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/materials/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep what a list of things to lay out holds. */
+        put: operations["keepList"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/pad": {
         parameters: {
             query?: never;
@@ -2882,6 +2899,20 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FileItem
+         * @description One thing to lay out.
+         */
+        FileItem: {
+            /**
+             * Stage
+             * @default
+             * @enum {string}
+             */
+            stage?: "" | "frame" | "sight" | "draw" | "check" | "tone" | "clean";
+            /** What */
+            what: string;
+        };
+        /**
          * FileJudgingEye
          * @description How exactly an eye parts lengths, and keeps plumb and level: shares of the length.
          */
@@ -3270,7 +3301,8 @@ export interface components {
          *
          *     `distance_mm` from the eye to the subject, on the level; `eye_height_mm` above the floor;
          *     `reach_mm` from the eye to the stick; `easel_mm` from the eye to the board, whose middle is
-         *     `board_mm` above the floor and whose top leans back by `lean_deg`. Directions are hours of a
+         *     `board_mm` above the floor, whose top leans back by `lean_deg` and which is turned by
+         *     `board_turn_deg` clockwise from square to the way there. Directions are hours of a
          *     clock laid on the floor, twelve towards the subject: `easel_hour` where the easel stands as seen
          *     from the eye, `light_hour` where the light comes from as seen from the subject. `light`, `marks`
          *     and `pose` say in the artist's words what lamp or window it is, how chair and easel are marked,
@@ -3282,6 +3314,11 @@ export interface components {
              * @default null
              */
             board_mm?: (number | string) | null;
+            /**
+             * Board Turn Deg
+             * @default null
+             */
+            board_turn_deg?: number | null;
             /**
              * Distance Mm
              * @default null
@@ -4220,6 +4257,8 @@ export interface components {
          * @description A kind of subject to begin with.
          */
         KitShown: {
+            /** About */
+            about: string | null;
             /** Families */
             families: components["schemas"]["FileFamily"][];
             /** Figures */
@@ -4479,6 +4518,14 @@ export interface components {
             verdict: string;
         };
         /**
+         * ListKept
+         * @description What a list of things to lay out holds; nothing to give it up.
+         */
+        ListKept: {
+            /** Items */
+            items: components["schemas"]["FileItem"][];
+        };
+        /**
          * LiveReckoning
          * @description What things measure before a live subject, and what to mend.
          */
@@ -4597,15 +4644,26 @@ export interface components {
         };
         /**
          * MaterialsShown
-         * @description A list of what to lay out, and what to take care of.
+         * @description A list of what to lay out, and what to take care of; `own` where the artist wrote it anew,
+         *     `fixed` where it follows from the medium.
          */
         MaterialsShown: {
             /** Cautions */
             cautions: string[];
+            /**
+             * Fixed
+             * @default false
+             */
+            fixed?: boolean;
             /** Items */
             items: components["schemas"]["ItemShown"][];
             /** Name */
             name: string;
+            /**
+             * Own
+             * @default false
+             */
+            own?: boolean;
             /** Title */
             title: string;
         };
@@ -8988,6 +9046,66 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LessonWall"];
                 };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keepList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListKept"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {

@@ -82,12 +82,12 @@ class Sitting(BrowserCase):
         self.assertAlmostEqual(self.left(), 300, delta=40)
         self.page.get_by_role("button", name="End the sitting").click()
         self.page.wait_for_selector("text=How much time is there?")
-        note = self.page.get_by_label("Note on").first
+        note = self.page.get_by_label("Note on").last
         note.fill("Sitter chilly; next time the heater.")
         note.blur()
         self.page.wait_for_timeout(800)
         self.page.reload()
-        expect(self.page.get_by_label("Note on").first).to_have_value(
+        expect(self.page.get_by_label("Note on").last).to_have_value(
             "Sitter chilly; next time the heater."
         )
 
@@ -101,6 +101,29 @@ class Sitting(BrowserCase):
         tape.check()
         self.page.reload()
         expect(self.page.get_by_label("Paper squared to the board")).to_be_checked()
+
+    def test_a_list_is_written_anew_and_printed_on_one_page(self):
+        lists = self.page.get_by_role("region", name="What to lay out")
+        own = lists.locator("[data-materials=my_own]")
+        own.get_by_role("button", name="Edit My own").click()
+        own.get_by_label("My own, one thing a line").fill("A thermos\n\nThe blue apron")
+        own.get_by_role("button", name="Keep").click()
+        expect(own.get_by_role("checkbox")).to_have_count(2)
+        still = lists.locator("[data-materials=still_life]")
+        still.get_by_role("button", name="Edit").click()
+        text = still.get_by_role("textbox")
+        text.fill(text.input_value() + "\nA second lamp")
+        still.get_by_role("button", name="Keep").click()
+        expect(still).to_contain_text("A second lamp")
+        expect(still).to_contain_text("to frame")
+        self.page.evaluate("document.body.dataset.print = 'list'")
+        pages = self.page.pdf(format="A4").count(b"/Type /Page\n")
+        self.assertEqual(pages, 1)
+        for each in (own, still):
+            each.get_by_role("button", name="Edit").click()
+            each.get_by_role("button", name="As it was").click()
+        expect(still).not_to_contain_text("A second lamp")
+        expect(own.get_by_role("checkbox")).to_have_count(0)
 
     def test_the_log_as_a_pdf_and_what_to_look_at_first(self):
         self.begin("One pose of ten minutes")
@@ -243,8 +266,11 @@ class Sitting(BrowserCase):
         expect(self.page.get_by_role("alert")).to_contain_text("three strides")
         expect(place.get_by_label("Marks of chair")).to_have_value("Tape at both heels")
         place.get_by_label("Eye to subject").fill("3.1 m")
+        place.get_by_label("The board stands").select_option("across on my right")
         place.get_by_role("button", name="Keep the place").click()
         expect(place.locator("li").first).to_contain_text("Tape at both heels")
+        expect(place).to_contain_text("10.5 shoes heel to toe")
+        expect(place).to_contain_text("towards 3 o'clock")
         expect(place.get_by_role("img", name="Plan from above")).to_contain_text("3.10 m")
         place.locator("li").first.get_by_role("checkbox").check()
         with self.page.expect_download() as kept:

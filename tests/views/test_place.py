@@ -9,11 +9,15 @@ from pathlib import Path
 
 from tests.files import SMALL, as_bytes
 from tests.studyfile.test_poses import MINE
+from zirkel.commands.lists import MY_OWN, keep_list
 from zirkel.commands.studies import begin_from_scene
 from zirkel.core.pose import Block, Place, Sitting
 from zirkel.errors import BadInput, NotFound
+from zirkel.kits import shipped_kits
+from zirkel.materials import all_materials
 from zirkel.poses import FIRST, shipped_poses
 from zirkel.store.store import Store
+from zirkel.studyfile.materials_file import FileItem
 from zirkel.studyfile.poses_file import PosesFile
 from zirkel.studyfile.read import read_study
 from zirkel.views import sitting as module
@@ -130,6 +134,42 @@ class BeforeAScene(RoomCase):
         self.assertIsNotNone(shown.plan)
         self.assertIsNone(shown.place.eye_height_mm)
         self.assertIsNone(self.store.get(number).study.place)
+
+
+class Lists(unittest.TestCase):
+    def setUp(self):
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.store = Store.at(Path(folder.name) / "zirkel.sqlite")
+        self.addCleanup(self.store.close)
+        self.folder = self.store.folder / "materials"
+
+    def held(self, name):
+        return [each.what for each in all_materials(self.folder)[0][name].items]
+
+    def test_a_shipped_list_is_written_anew_and_given_up(self):
+        before = self.held("everyday")
+        keep_list(self.store, "everyday", [FileItem(what="A thermos")])
+        self.assertEqual(self.held("everyday"), ["A thermos"])
+        keep_list(self.store, "everyday", [FileItem(what="Two"), FileItem(what="Three")])
+        self.assertEqual(self.held("everyday"), ["Two", "Three"])
+        self.assertEqual(len(list(self.folder.iterdir())), 1)
+        keep_list(self.store, "everyday", [])
+        self.assertEqual(self.held("everyday"), before)
+
+    def test_an_own_list_and_none_of_that_name(self):
+        keep_list(self.store, MY_OWN, [FileItem(what="Blue apron", stage="clean")])
+        self.assertEqual(self.held(MY_OWN), ["Blue apron"])
+        with self.assertRaises(NotFound):
+            keep_list(self.store, "nothing", [FileItem(what="x")])
+        keep_list(self.store, MY_OWN, [])
+        self.assertNotIn(MY_OWN, all_materials(self.folder)[0])
+
+    def test_a_kit_says_what_it_is_of(self):
+        kits = shipped_kits()
+        self.assertEqual(kits["figure_seated"].about, "sitter")
+        self.assertEqual(kits["street_corner"].about, "building")
+        self.assertTrue(all(each.about for each in kits.values()))
 
 
 if __name__ == "__main__":

@@ -38,7 +38,8 @@ class KitLandmark:
 
 @dataclass(frozen=True, slots=True)
 class Kit:
-    """A kind of subject: what to sight of it. `group` is what it is offered under."""
+    """A kind of subject: what to sight of it. `group` is what it is offered under, `about` what a
+    sitting has to know of it."""
 
     name: str
     title: str
@@ -50,6 +51,7 @@ class Kit:
     heads: tuple[Head, ...] = ()
     figures: tuple[Figure, ...] = ()
     note: str = ""
+    about: str | None = None
 
 
 def placed(usual: Mapping[str, Spot], pulled: Mapping[str, Spot]) -> dict[str, Spot]:

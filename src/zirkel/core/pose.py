@@ -43,7 +43,8 @@ class Place:
 
     `distance_mm` from the eye to the subject, on the level; `eye_height_mm` above the floor;
     `reach_mm` from the eye to the stick; `easel_mm` from the eye to the board, whose middle is
-    `board_mm` above the floor and whose top leans back by `lean_deg`. Directions are hours of a
+    `board_mm` above the floor, whose top leans back by `lean_deg` and which is turned by
+    `board_turn_deg` clockwise from square to the way there. Directions are hours of a
     clock laid on the floor, twelve towards the subject: `easel_hour` where the easel stands as seen
     from the eye, `light_hour` where the light comes from as seen from the subject. `light`, `marks`
     and `pose` say in the artist's words what lamp or window it is, how chair and easel are marked,
@@ -62,6 +63,7 @@ class Place:
     marks: str | None = entry("note", None)
     pose: str | None = entry("note", None)
     photographs: tuple[str, ...] = entry("hash", (), many="list", most=MOST_PICTURES)
+    board_turn_deg: float | None = entry("finite", None, bounds={"ge": -90.0, "le": 90.0})
     extra: Extra = unknown()
 
 

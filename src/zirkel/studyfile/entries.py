@@ -6,11 +6,13 @@ document says so, and what comes out is always a number.
 
 from __future__ import annotations
 
+import re
 from typing import Annotated, Any
 
 from pydantic import AfterValidator, BeforeValidator, Field
 
 from zirkel.core.values.fractions import parse_length
+from zirkel.core.values.lengths import SHOE_MM
 from zirkel.core.values.tilts import parse_tilt
 
 LARGEST = 1e6
@@ -27,7 +29,10 @@ def _number(value: Any) -> Any:
 
 
 def _millimetres(value: Any) -> Any:
-    return parse_length(value).value if isinstance(value, str) else value
+    if not isinstance(value, str):
+        return value
+    in_shoes = re.fullmatch(r"(.*\S)\s*shoes?\s*", value, re.IGNORECASE)
+    return parse_length(in_shoes[1]).value * SHOE_MM if in_shoes else parse_length(value).value
 
 
 def _tilt(value: Any) -> Any:

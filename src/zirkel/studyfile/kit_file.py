@@ -37,6 +37,7 @@ class KitFile(BaseModel):
     title: Name
     group: Name
     note: Note | None = None
+    about: Literal["sitter", "still_life", "building", "outdoors", "copy"] | None = None
     unit: FileUnitPair | None = None
     landmarks: Annotated[list[FileKitLandmark], Field(min_length=2, max_length=300)]
     shapes: list[FileShape] = Field(default_factory=list, max_length=200)
@@ -71,6 +72,7 @@ def read_kit(data: bytes) -> Kit:
         tuple(KitLandmark(each.id, each.name, each.tier, each.at) for each in file.landmarks),
         tuple(file.shapes), file.unit, tuple(file.families), tuple(file.heads),
         tuple(file.figures), file.note or "",
+        file.about,
     )  # fmt: skip
 
 
@@ -100,6 +102,8 @@ def kit_of(study: Study, name: str, places: dict[str, tuple[float, float]]) -> b
         "heads": [to_file(each) for each in study.heads],
         "figures": [to_file(each) for each in study.figures],
     }  # fmt: skip
+    if study.about is not None:
+        document["about"] = study.about
     if isinstance(study.unit, UnitPair):
         document["unit"] = to_file(study.unit)
     return json.dumps(document, ensure_ascii=False, indent=1).encode()

@@ -21,7 +21,7 @@ from zirkel.core.words.sitting import (
     TIRED,
     USUALLY,
 )
-from zirkel.materials import all_materials
+from zirkel.materials import all_materials, shipped_materials
 from zirkel.store.store import Store, Stored
 from zirkel.views.tones import medium_data
 
@@ -34,12 +34,15 @@ class ItemShown(BaseModel):
 
 
 class MaterialsShown(BaseModel):
-    """A list of what to lay out, and what to take care of."""
+    """A list of what to lay out, and what to take care of; `own` where the artist wrote it anew,
+    `fixed` where it follows from the medium."""
 
     name: str
     title: str
     items: list[ItemShown]
     cautions: list[str]
+    own: bool = False
+    fixed: bool = False
 
 
 class CareShown(BaseModel):
@@ -92,6 +95,7 @@ def _materials(
     made = [
         MaterialsShown(
             name=each.name, title=each.title, cautions=list(each.cautions),
+            own=each is not shipped_materials().get(each.name),
             items=[ItemShown(what=item.what, stage=item.stage) for item in each.items],
         )
         for each in fitting(
@@ -104,7 +108,7 @@ def _materials(
         made.append(
             MaterialsShown(
                 name=medium.name, title=medium.title, items=sticks,
-                cautions=list(medium.cautions),
+                cautions=list(medium.cautions), fixed=True,
             )
         )  # fmt: skip
     return made

@@ -34,6 +34,7 @@ class KitShown(BaseModel):
     title: str
     group: str
     note: str
+    about: str | None
     own: bool
     landmarks: list[KitLandmarkShown]
     shapes: list[FileShape]
@@ -73,7 +74,7 @@ def open_kits(store: Store) -> Kits:
 
 def _shown(kit: Kit, own: bool) -> KitShown:
     return KitShown(
-        name=kit.name, title=kit.title, group=kit.group, note=kit.note, own=own,
+        name=kit.name, title=kit.title, group=kit.group, note=kit.note, about=kit.about, own=own,
         landmarks=[
             KitLandmarkShown(id=each.id, name=each.name, tier=each.tier, at=each.at)
             for each in kit.landmarks

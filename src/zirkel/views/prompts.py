@@ -20,8 +20,8 @@ from zirkel.core.sitting.short_poses import asked_of, in_a_short_pose
 from zirkel.core.sitting.tiers import sight_for, tiers
 from zirkel.core.words.enough import say_enough, say_on
 from zirkel.core.words.network import because, say_ambiguity, say_sigma
-from zirkel.core.words.sightings import ask_for, said, say_hang
 from zirkel.core.words.short_poses import DRAW_NOW, SIGHT_ON
+from zirkel.core.words.sightings import ask_for, said, say_hang
 from zirkel.core.words.sitting import WHY_CONTROL, say_same
 from zirkel.core.worked import Worked
 from zirkel.store.store import Store, Stored

@@ -28,7 +28,7 @@ from zirkel.core.words.sitting import (
     SPENT,
     STAGES,
     say_entry,
-    say_look_again,
+    say_first_today,
     say_loose,
     say_plan,
     say_pose,
@@ -168,7 +168,7 @@ class SittingRoom(BaseModel):
     next_at: str | None
     """When the next sitting is, by the clock there."""
     look_again: list[str]
-    """What to look at first another day."""
+    """What comes first another day, in its order."""
 
 
 def clock_of(study: Study) -> RunningClock | None:
@@ -262,12 +262,12 @@ def open_sitting(
         clock=clock_of(study),
         same=None if found is None else say_same(found),
         shifted=found is not None and not found.same,
-        log=[_shown(each, worked) for each in reversed(story(study, now, reckon=True))],
+        log=[_shown(each, worked) for each in story(study, now, reckon=True)],
         materials=materials,
         care=care_of(stored),
         next_at=study.next_sitting,
         materials_trouble=list(trouble),
-        look_again=say_look_again(study, worked.words, worked.solution),
+        look_again=say_first_today(study, worked.words, worked.solution),
     )  # fmt: skip
 
 

@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field
 from zirkel.commands import AnyChange
 from zirkel.core.pose import MOST_BLOCKS
 from zirkel.studyfile.entries import Id
+from zirkel.studyfile.materials_file import FileItem
 from zirkel.studyfile.schema import FileBlock, FileFrame, FileSheet, FileStation
 
 
@@ -209,6 +210,12 @@ class ShortPosesBegun(BaseModel):
     """Poses and rests, of which each pose becomes a study of its own."""
 
     blocks: Annotated[list[FileBlock], Field(min_length=2, max_length=MOST_BLOCKS)]
+
+
+class ListKept(BaseModel):
+    """What a list of things to lay out holds; nothing to give it up."""
+
+    items: Annotated[list[FileItem], Field(max_length=200)]
 
 
 class FlatThing(BaseModel):

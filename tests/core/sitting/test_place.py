@@ -39,8 +39,16 @@ class Plan(unittest.TestCase):
         self.assertIsNone(laid_out(replace(FULL, distance_mm=None)))
         bare = laid_out(Place(distance_mm=3000.0))
         self.assertEqual((bare.board, bare.light, bare.reach), (None, None, 3000.0))
-        ahead = laid_out(Place(distance_mm=3000.0, easel_mm=600.0))
+        unsaid = laid_out(Place(distance_mm=3000.0, easel_mm=600.0))
+        # Nobody looks through a board: beside the line of sight until it is said where it stands.
+        self.assertGreater(min(x for x, _ in unsaid.board), 0.0)
+        ahead = laid_out(Place(distance_mm=3000.0, easel_mm=600.0, easel_hour=12.0))
         self.assertAlmostEqual(ahead.board[0][1], 2400.0)
+        turned = laid_out(
+            Place(distance_mm=3000.0, easel_mm=600.0, easel_hour=12.0, board_turn_deg=90.0)
+        )
+        self.assertAlmostEqual(turned.board[0][0], turned.board[1][0])
+        self.assertAlmostEqual(abs(turned.board[0][1] - turned.board[1][1]), BOARD_MM)
 
     def test_before_a_scene_the_station_is_taken_over_but_no_heights(self):
         study = read_study(as_bytes(SMALL))
@@ -63,7 +71,10 @@ class Words(unittest.TestCase):
     def test_one_sentence_each_the_marks_first_and_the_readings_last(self):
         told = checklist(FULL)
         self.assertEqual(told[0], "On the marks: Chalk crosses.")
-        self.assertIn("Eye to subject 2.60 m, along the floor: measure it with a string.", told)
+        self.assertIn(
+            "Eye to subject 2.60 m, along the floor: a string or a tape, or 9 shoes heel to toe.",
+            told,
+        )
         self.assertIn("Eye to board 70 cm, towards 3 o'clock.", told)
         self.assertIn("The board leaning back by 4°, its middle 1.30 m above the floor.", told)
         self.assertIn("Light from 9 o'clock, as the subject stands: North window.", told)

@@ -24,6 +24,7 @@ export type Draft = {
   /** The kit it was begun with: where its points usually sit, and what else it says of them. */
   kit: {
     name: string;
+    about?: Kit["about"];
     usual: Record<string, [number, number]>;
     families: Kit["families"];
     heads: Kit["heads"];
@@ -71,7 +72,14 @@ export function fromKit(kit: Kit, draft: Draft): Partial<Draft> {
     unit: kit.unit
       ? { from: kit.unit.from, to: kit.unit.to, along: kit.unit.along, name: kit.unit.name ?? "" }
       : draft.unit,
-    kit: { name: kit.name, usual, families: kit.families, heads: kit.heads, figures: kit.figures },
+    kit: {
+      name: kit.name,
+      about: kit.about,
+      usual,
+      families: kit.families,
+      heads: kit.heads,
+      figures: kit.figures,
+    },
     pulled: {},
   };
 }
@@ -178,6 +186,7 @@ function longestUpright({ landmarks, counting }: Draft) {
 function ofKit({ kit, landmarks }: Draft) {
   const seen = new Set(landmarks.map((each) => each.id));
   return {
+    ...(kit?.about ? { about: kit.about as StudyFile["about"] } : {}),
     families: (kit?.families ?? [])
       .map((each) => ({
         ...each,

@@ -1,6 +1,9 @@
 // What to lay out before one begins, ticked off as it lies there, and what to take care of.
+import { Button } from "antd";
 import { useState } from "react";
 import type { SittingRoom as Room } from "../../api/types";
+import { EditList } from "./EditList";
+import own from "./LayOut.module.css";
 import styles from "./Sitting.module.css";
 
 type Props = { room: Room; study: number };
@@ -13,6 +16,16 @@ const STAGES: Record<string, string> = {
   tone: "for tone",
   clean: "to clean up",
 };
+
+/** The artist's own list, before anything stands on it. */
+const OWN = { name: "my_own", title: "My own", items: [], cautions: [], own: false, fixed: false };
+
+/** The list alone, on one page. */
+function printList() {
+  document.body.dataset.print = "list";
+  window.addEventListener("afterprint", () => delete document.body.dataset.print, { once: true });
+  window.print();
+}
 
 export function LayOut({ room, study }: Props) {
   const name = `laid out ${study}`;
@@ -27,20 +40,35 @@ export function LayOut({ room, study }: Props) {
     sessionStorage.setItem(name, JSON.stringify([...next]));
     setLaid(next);
   };
+  const [editing, setEditing] = useState<string | null>(null);
+  const lists = room.materials.some((each) => each.name === OWN.name)
+    ? room.materials
+    : [...room.materials, OWN];
   const cautions = [...new Set(room.materials.flatMap((each) => each.cautions))];
   return (
-    <section className={styles.layOut} aria-label="What to lay out">
-      <h2>Lay out</h2>
+    <section className={own.layOut} aria-label="What to lay out" data-printed>
+      <div className={styles.logHead}>
+        <h2>Lay out</h2>
+        <Button onClick={printList}>Print the list</Button>
+      </div>
       {room.materials_trouble.map((each) => (
         <p key={each} role="alert" className={styles.bad}>
           {each}
         </p>
       ))}
-      <div className={styles.lists}>
-        {room.materials.map((list) => (
+      <div className={own.lists}>
+        {lists.map((list) => (
           <fieldset key={list.name} data-materials={list.name}>
-            <legend>{list.title}</legend>
-            {list.items.map((each) => (
+            <legend>
+              {list.title}
+              {!list.fixed && editing !== list.name && (
+                <Button type="text" onClick={() => setEditing(list.name)}>
+                  Edit <span className="visually-hidden">{list.title}</span>
+                </Button>
+              )}
+            </legend>
+            {editing === list.name && <EditList list={list} onDone={() => setEditing(null)} />}
+            {(editing === list.name ? [] : list.items).map((each) => (
               <label key={each.what}>
                 <input
                   type="checkbox"
@@ -57,7 +85,7 @@ export function LayOut({ room, study }: Props) {
         ))}
       </div>
       <h2>Take care</h2>
-      <ul className={styles.cautions}>
+      <ul className={own.cautions}>
         {cautions.map((each) => (
           <li key={each}>{each}</li>
         ))}

@@ -21,13 +21,13 @@ export function Log({ bench, room, tell }: Props) {
       {room.look_again.length > 0 && !room.clock && (
         <div className={styles.again}>
           <h2>Another day, look at this first</h2>
-          <ul>
+          <ol>
             {room.look_again.map((each) => (
               <li key={each}>
                 <Said text={each} />
               </li>
             ))}
-          </ul>
+          </ol>
         </div>
       )}
       <div className={styles.logHead}>
@@ -38,13 +38,20 @@ export function Log({ bench, room, tell }: Props) {
         <i data-spent="sight" /> sighting <i data-spent="draw" /> drawing and looking{" "}
         <i data-spent="check" /> checking <i data-spent="rest" /> rest
       </p>
-      <ol>
+      <ol ref={toItsEnd}>
         {room.log.map((each) => (
           <LogEntry key={`${each.id} ${each.note}`} study={bench.id} entry={each} tell={tell} />
         ))}
       </ol>
     </section>
   );
+}
+
+/** The latest sitting is looked at first. */
+function toItsEnd(strip: HTMLOListElement | null) {
+  if (strip) {
+    strip.scrollLeft = strip.scrollWidth;
+  }
 }
 
 function LogEntry({ study, entry, tell }: { study: number; entry: Entry; tell: Props["tell"] }) {

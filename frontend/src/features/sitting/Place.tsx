@@ -88,7 +88,7 @@ export function Place({ room, bench, tell }: Props) {
           </figure>
         ))}
         <PictureUpload
-          label="A photograph of the set-up"
+          label="Photograph set-up or floor marks"
           onTaken={(taken) =>
             keep({
               photographs: [...photographs.filter((one) => one !== taken.picture), taken.picture],

@@ -20,6 +20,14 @@ const HOURS: readonly (readonly [Name, string])[] = [
   ["easel_hour", "Easel, from the eye"],
   ["light_hour", "Light, from the subject"],
 ];
+/** Where boards stand, by the hour. */
+const BOARDS = [
+  ["right of the line of sight", 1.5],
+  ["left of the line of sight", 10.5],
+  ["before me, looked over", 12],
+  ["across on my right", 3],
+  ["across on my left", 9],
+] as const;
 const WORDS: readonly (readonly [Name, string, string])[] = [
   ["light", "The light", "North window, blind half down; lamp off"],
   ["marks", "Marks of chair and easel", "Chalk crosses at the front legs of the stool"],
@@ -34,7 +42,7 @@ export function PlaceForm({ place, onKeep }: Props) {
     for (const [name] of LENGTHS) {
       made[name] = (entered[name] ?? "").trim() || null;
     }
-    for (const [name] of [...HOURS, ["lean_deg"] as const]) {
+    for (const [name] of [...HOURS, ["lean_deg"] as const, ["board_turn_deg"] as const]) {
       const text = (entered[name] ?? "").trim();
       made[name] = text === "" ? null : Number(text);
     }
@@ -57,11 +65,41 @@ export function PlaceForm({ place, onKeep }: Props) {
           <Input
             size="large"
             value={entered[name]}
-            placeholder="mm, cm, m or in"
+            placeholder="cm, m, in or shoes"
             onChange={(event) => put(name, event.target.value)}
           />
         </label>
       ))}
+      <label>
+        <span>The board stands</span>
+        <select
+          value=""
+          onChange={(event) => {
+            if (event.target.value) {
+              put("easel_hour", event.target.value);
+            }
+          }}
+        >
+          <option value="">as below</option>
+          {BOARDS.map(([where, hour]) => (
+            <option key={where} value={hour}>
+              {where}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        <span>Board turned clockwise by</span>
+        <Input
+          size="large"
+          type="number"
+          min={-90}
+          max={90}
+          suffix="°"
+          value={entered.board_turn_deg}
+          onChange={(event) => put("board_turn_deg", event.target.value)}
+        />
+      </label>
       <label>
         <span>Board leans back by</span>
         <Input
@@ -120,7 +158,7 @@ function shown(place: Placed): Record<string, string> {
     told[name] =
       mm == null ? "" : mm >= 1000 ? `${+(mm / 1000).toFixed(3)} m` : `${+mm.toFixed(1)} mm`;
   }
-  for (const name of ["lean_deg", "easel_hour", "light_hour"] as const) {
+  for (const name of ["lean_deg", "board_turn_deg", "easel_hour", "light_hour"] as const) {
     told[name] = place[name] == null ? "" : String(place[name]);
   }
   for (const [name] of WORDS) {

@@ -20,8 +20,8 @@ LIGHT_SHARE = 0.55
 """How far from the subject the light is drawn, as a share of the artist's distance: only where it
 comes from is known."""
 
-EASEL_HOUR = 12.0
-"""Where an easel stands that nobody said anything of: straight before the artist."""
+EASEL_HOUR = 1.5
+"""Where an easel stands that nobody said anything of: beside the line of sight, never across it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,10 +55,12 @@ def laid_out(place: Place) -> Laid | None:
     eye = (0.0, away)
     board = None
     if place.easel_mm is not None:
-        x, y = _towards(place.easel_hour if place.easel_hour is not None else EASEL_HOUR)
+        hour = place.easel_hour if place.easel_hour is not None else EASEL_HOUR
+        x, y = _towards(hour)
         at = (eye[0] + x * place.easel_mm, eye[1] + y * place.easel_mm)
         half = BOARD_MM / 2.0
-        # The board stands square to the way from the eye to it.
+        # The board stands square to the way from the eye to it, or is turned from there.
+        x, y = _towards(hour + (place.board_turn_deg or 0.0) / 30.0)
         board = (
             (at[0] - y * half, at[1] + x * half),
             (at[0] + y * half, at[1] - x * half),

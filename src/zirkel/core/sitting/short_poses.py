@@ -52,7 +52,7 @@ def one_each(study: Study, blocks: Sequence[Block], name: str, began: datetime) 
         counted_to=study.counted_to, leanings=study.leanings, trust=study.trust,
         inches=study.inches,
     )  # fmt: skip
-    made = []
+    made: list[Study] = []
     at = began
     for each in blocks:
         if each.kind != "rest":
@@ -100,14 +100,12 @@ def _box(adjusted: Adjustment, unseen: Collection[str]) -> list[Suggestion]:
     }
     for axis, along in ((1, "plumb"), (0, "level")):
         sort = next((i for i, each in enumerate(every.sorts) if each == ("span", along)), None)
-        rows = np.flatnonzero(every.sort == sort) if sort is not None else []
+        rows = np.flatnonzero(every.sort == (-1 if sort is None else sort))
         if along in read or not len(rows):
             continue
         i, j = every.pair[rows].T
         extent = np.abs(adjusted.places[j, axis] - adjusted.places[i, axis])
-        made.append(
-            suggestion(adjusted, every, cofactor, int(rows[int(np.argmax(extent))]), 0.0)
-        )
+        made.append(suggestion(adjusted, every, cofactor, int(rows[int(np.argmax(extent))]), 0.0))
     return made
 
 

@@ -9,6 +9,11 @@ SIXTEENTH_MM = INCH_MM / 16.0
 """The finest mark on a rule in inches: nothing is said more finely where inches are said."""
 
 
+SHOE_MM = 290.0
+"""A shoe, where lengths about a room are counted in them: whose it is matters little to who counts
+in the same ones again."""
+
+
 def say_within(mm: float, inches: bool) -> str:
     """How closely a length is known: no finer than a rule shows it, and never as nothing."""
     if inches:

@@ -3,9 +3,12 @@
 from __future__ import annotations
 
 from zirkel.core.pose import Place
-from zirkel.core.values.lengths import say_length
+from zirkel.core.values.lengths import SHOE_MM, say_length
 
 A_METRE = 1000.0
+FEW_MM = 6000.0
+"""A distance that is still counted in shoes."""
+
 UPRIGHT = 0.5
 """Degrees below which a board is as good as upright."""
 
@@ -31,12 +34,14 @@ def checklist(place: Place, inches: bool = False) -> list[str]:
         told.append(f"On the marks: {place.marks.rstrip('.')}.")
     if place.distance_mm is not None:
         far = say_far(place.distance_mm, inches)
-        told.append(f"Eye to subject {far}, along the floor: measure it with a string.")
+        told.append(f"Eye to subject {far}, along the floor: a string or a tape{_shoes(place)}.")
     if place.eye_height_mm is not None:
         told.append(f"Eye {say_far(place.eye_height_mm, inches)} above the floor.")
     if place.easel_mm is not None:
         where = "" if place.easel_hour is None else f", towards {say_hour(place.easel_hour)}"
-        told.append(f"Eye to board {say_far(place.easel_mm, inches)}{where}.")
+        turn = place.board_turn_deg or 0.0
+        turned = f", turned {abs(turn):.0f}° {'' if turn > 0 else 'anti'}clockwise" if turn else ""
+        told.append(f"Eye to board {say_far(place.easel_mm, inches)}{where}{turned}.")
     told += _board(place, inches)
     if place.reach_mm is not None:
         reach = say_far(place.reach_mm, inches)
@@ -54,6 +59,12 @@ def checklist(place: Place, inches: bool = False) -> list[str]:
     if told:
         told.append("Begin the sitting: a few readings are asked again, and tell whether it is so.")
     return told
+
+
+def _shoes(place: Place) -> str:
+    """Told in shoes, which everybody has on."""
+    far = place.distance_mm or 0.0
+    return f", or {round(2.0 * far / SHOE_MM) / 2.0:g} shoes heel to toe" if far <= FEW_MM else ""
 
 
 def _board(place: Place, inches: bool) -> list[str]:

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 from zirkel.core.network.slack import SDS
 from zirkel.core.network.solve import Solution
-from zirkel.core.sitting.control import SamePlace
+from zirkel.core.sitting.control import MOST, SamePlace
 from zirkel.core.sitting.over_poses import PosePlan
 from zirkel.core.sitting.plan import SittingPlan
 from zirkel.core.sitting.story import Entry
@@ -117,6 +117,15 @@ def say_same(found: SamePlace) -> str:
     if not shifts:
         return "Something has shifted: what was sighted before and now do not agree."
     return f"Something has shifted: {' and '.join(shifts)}."
+
+
+def say_first_today(study: Study, words: Words, solution: Solution) -> list[str]:
+    """What comes first on another day, in its order."""
+    told = ["Back on your marks, light and subject as they were."] if study.place else []
+    told.append(f"{MOST} readings taken again: they tell whether all is where it was.")
+    told += say_look_again(study, words, solution)
+    told.append("Then on from the large shapes to what is smaller; the last minutes to stand back.")
+    return told
 
 
 LOOK_FIRST = 6

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from flask import Response
 
+from zirkel.commands.lists import keep_list
 from zirkel.commands.short_poses import begin_short_poses
 from zirkel.studyfile.poses_file import PosesFile
 from zirkel.views.calendar import calendar_entry
@@ -11,7 +12,7 @@ from zirkel.views.short_poses import ShortPoses, ShortPosesMade, open_short_pose
 from zirkel.views.sitting import SetShown, SittingRoom, drop_poses, keep_poses, open_sitting
 from zirkel.web.border import blueprint, file_reply, still_wanted, store
 from zirkel.web.problems import as_json
-from zirkel.web.requests import PosesPath, ShortPosesBegun, SittingQuery, StudyPath
+from zirkel.web.requests import ListKept, PosesPath, ShortPosesBegun, SittingQuery, StudyPath
 
 routes = blueprint("sitting", "The time at hand, and the log")
 
@@ -51,6 +52,13 @@ def post_short_poses(path: StudyPath, body: ShortPosesBegun) -> Response:
 def get_short_poses(path: PosesPath) -> Response:
     """The poses of a set side by side, and what they have in common."""
     return as_json(open_short_poses(store(), path.name))
+
+
+@routes.put("/materials/<name>", responses={"204": None}, operation_id="keepList")
+def put_list(path: PosesPath, body: ListKept) -> Response:
+    """Keep what a list of things to lay out holds."""
+    keep_list(store(), path.name, body.items)
+    return Response(status=204)
 
 
 @routes.delete("/poses/<name>", responses={"204": None}, operation_id="dropPoses")
