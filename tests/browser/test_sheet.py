@@ -192,6 +192,29 @@ class Aloud(DrawCase):
         self.page.get_by_role("button", name="Silent").click()
         self.assertEqual(self.page.locator("[aria-live=assertive]").count(), 1)
 
+    def test_the_easel_asks_aloud_and_understands_what_is_said(self):
+        self.page.add_init_script(VOICE.replace("VOICES", f"[{HERE}]"))
+        self.open(f"/studies/{self.number}?easel=yes", "[data-asked]")
+        asked = self.page.locator("[data-asked]")
+        expect(asked).to_have_attribute("data-stale", "false")
+        self.page.get_by_role("button", name="Say it aloud").click()
+        self.page.wait_for_function("window.spoken.length > 0")
+        self.assertEqual(self.page.evaluate("window.spoken.at(-1)[0]"), asked.inner_text())
+        before = self.page.evaluate("window.spoken.length")
+        self.page.get_by_role("button", name="Another").click()
+        self.page.wait_for_function(f"window.spoken.length > {before}")
+        self.assertEqual(self.page.evaluate("window.spoken.at(-1)[0]"), asked.inner_text())
+        version = self.version()
+        tilt = "tilt" in asked.get_attribute("data-asked")
+        words = self.page.get_by_label("The value in words")
+        words.fill("half past four" if tilt else "two and three eighths")
+        self.page.get_by_role("button", name="Keep", exact=False).first.click()
+        self.wait_for_version(version + 1)
+        kept = self.page.request.get(f"{self.server.address}/api/v1/studies/{self.number}/file")
+        last = kept.json()["sightings"][-1]
+        value = last.get("degrees", last.get("units", last.get("offset")))
+        self.assertAlmostEqual(abs(value), 135.0 if tilt else 2.375)
+
     def test_where_there_is_no_voice_it_is_said_so(self):
         self.page.add_init_script(VOICE.replace("VOICES", "[]"))
         self.open(f"/studies/{self.number}/draw?easel=yes", "[data-dictated='0']")

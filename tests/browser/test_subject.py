@@ -4,6 +4,8 @@ revealing."""
 import re
 import unittest
 
+from playwright.sync_api import expect
+
 from tests.browser.case import BrowserCase
 from tests.pictures.images import drawing, saved
 
@@ -223,6 +225,48 @@ class Picture(SubjectCase):
             )
             self.assertAlmostEqual(shown[0], told[0], places=3)
             self.assertAlmostEqual(shown[1], told[1], places=3)
+
+    def test_from_a_print_measured_to_marks_as_large_as_on_it(self):
+        self.upload("print.png", saved(drawing(), "PNG"))
+        self.page.wait_for_selector("text=How it is looked at")
+        box = self.page.locator("[role=application]").bounding_box()
+
+        def at(x, y):
+            self.page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
+
+        spots = {"Top": (0.3, 0.1), "Foot": (0.3, 0.9), "Side": (0.8, 0.5)}
+        for name, place in spots.items():
+            self.page.fill("[aria-label='Name of a new landmark']", name)
+            at(*place)
+            self.page.wait_for_selector(f"[data-landmark={name.lower()}]")
+        self.page.get_by_text("True size", exact=True).click()
+        version = self.version()
+        # On the landmarks themselves: a tap on one is a point like any other.
+        at(*spots["Top"])
+        at(*spots["Foot"])
+        self.page.wait_for_timeout(400)
+        self.assertEqual(self.version(), version)
+        self.page.get_by_label("Between the two points").fill("25 cm")
+        self.page.get_by_role("button", name="Keep").click()
+        self.wait_for_version(version + 1)
+        expect(self.page.locator("main")).to_contain_text("its true size is known")
+        study = f"{self.server.address}/api/v1" + self.page.evaluate("location.pathname").replace(
+            "/subject", ""
+        )
+        changes = (
+            {"type": "set_unit",
+             "unit": {"from": "top", "to": "foot", "along": "plumb", "name": "height"}},
+            {"type": "read_picture"},
+            {"type": "set_method", "method": "sight_size_flat"},
+        )  # fmt: skip
+        for k, change in enumerate(changes, version + 1):
+            made = self.page.request.post(f"{study}/changes", data={"version": k, "change": change})
+            self.assertTrue(made.ok, made.text())
+        bench = self.page.request.get(study).json()
+        self.assertAlmostEqual(bench["sheet"]["unit_mm"], 250.0, delta=0.5)
+        marks = {each["id"]: each for each in bench["landmarks"]}
+        down = marks["foot"]["from_top_mm"] - marks["top"]["from_top_mm"]
+        self.assertAlmostEqual(down, 250.0, delta=1.0)
 
     def test_a_bad_file_says_why_and_leaves_everything(self):
         self.upload("cut.png", saved(drawing(), "PNG")[:-300])

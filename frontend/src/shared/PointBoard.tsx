@@ -86,8 +86,8 @@ export function PointBoard({
       return;
     }
     const found = dotAt(p);
-    if (found && (picking || !chosen)) {
-      onChoose?.(found.id);
+    if (found && onChoose && (picking || !chosen)) {
+      onChoose(found.id);
     } else {
       onSet?.({ x: p.x / w, y: p.y / h });
     }

@@ -6,8 +6,15 @@ from dataclasses import replace
 from typing import Literal
 
 from zirkel.commands.base import Change, expect
-from zirkel.core.study import PictureSubject, SimulatedSubject, Study
-from zirkel.core.subject.flat import computed_readings, true_size, turn_to_true
+from zirkel.core.schools import school_of
+from zirkel.core.schools.taking_up import taken_up
+from zirkel.core.study import PictureSubject, SimulatedSubject, Study, UnitLength
+from zirkel.core.subject.flat import (
+    computed_readings,
+    true_size,
+    turn_to_true,
+    unit_on_print_mm,
+)
 from zirkel.errors import BadInput
 from zirkel.studyfile.entries import Millimetres, Point
 from zirkel.studyfile.schema import FileSubject
@@ -50,11 +57,18 @@ class TurnPicture(Change):
             turn = turn_to_true(self.start, self.end)
         except ValueError as error:
             raise BadInput("end", str(error)) from error
-        return replace(study, subject=replace(picture, turn_deg=round(turn, 4)))
+        return _as_on_print(replace(study, subject=replace(picture, turn_deg=round(turn, 4))))
 
     def label(self, before: Study, after: Study) -> str:
         """What it does."""
         return "Turn the picture to true"
+
+
+def _as_on_print(study: Study) -> Study:
+    """With the unit as long as on the print, where the drawing is to be as large as that."""
+    if not school_of(study.method).at_sight_size:
+        return study
+    return taken_up(study, study.method, unit_on_print_mm(study))
 
 
 class MeasurePicture(Change):
@@ -72,11 +86,20 @@ class MeasurePicture(Change):
             size = true_size(self.start, self.end, self.length_mm)
         except ValueError as error:
             raise BadInput("length_mm", str(error)) from error
-        return replace(study, subject=replace(picture, mm_per_px=size))
+        return _as_on_print(replace(study, subject=replace(picture, mm_per_px=size)))
 
     def label(self, before: Study, after: Study) -> str:
         """What it does."""
         return "Give the picture its true size"
+
+
+def _missing(study: Study, picture: PictureSubject) -> str:
+    """What reading a picture still wants."""
+    if isinstance(study.unit, UnitLength):
+        if picture.mm_per_px is None:
+            return "readings are millimetres: measure one length on the picture first"
+        return "set the landmark that all is counted from on the picture first"
+    return "set the unit's two landmarks on the picture first, well apart"
 
 
 class ReadPicture(Change):
@@ -94,7 +117,7 @@ class ReadPicture(Change):
             )
         made = computed_readings(study, picture)
         if not made:
-            raise BadInput("unit", "set the unit's two landmarks on the picture first, well apart")
+            raise BadInput("unit", _missing(study, picture))
         own = tuple(each for each in study.sightings if not each.computed)
         return replace(study, sightings=(*own, *made))
 

@@ -9,8 +9,11 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
+from zirkel.commands.subject import MeasurePicture, ReadPicture
 from zirkel.core.network.solve import solve
-from zirkel.core.study import Landmark, PictureSubject, Sheet, Study, UnitPair
+from zirkel.core.network.start import thumbnail_scale
+from zirkel.core.schools.taking_up import taken_up
+from zirkel.core.study import Landmark, PictureSubject, Sheet, Study, UnitLength, UnitPair
 from zirkel.core.subject.flat import (
     COMPUTED,
     canvas_size,
@@ -21,6 +24,8 @@ from zirkel.core.subject.flat import (
     true_size,
     turn_to_true,
 )
+from zirkel.core.subject.sight import sight_size_of
+from zirkel.errors import BadInput
 
 PICTURE = PictureSubject("0" * 64, 800, 600)
 ANYWHERE = st.tuples(st.floats(0, 800), st.floats(0, 600))
@@ -101,6 +106,39 @@ class Computed(unittest.TestCase):
         ))  # fmt: skip
         for one, other in zip(straight, computed_readings(study, tilted), strict=True):
             self.assertAlmostEqual(one.value, other.value, places=4)
+
+    def test_in_millimetres_by_the_print_s_own_size(self):
+        """0.5 mm a pixel: c lies 150 mm right of a and 40 below; nothing without that size."""
+        picture = replace(PICTURE, mm_per_px=0.5)
+        study = replace(self.study(picture), unit=UnitLength(1.0, "mm", "a"))
+        readings = computed_readings(study, picture)
+        place = solve(replace(study, sightings=readings)).landmarks["c"]
+        self.assertAlmostEqual(place.x, 150.0, places=3)
+        self.assertAlmostEqual(place.y, 40.0, places=3)
+        unknown = replace(study, subject=PICTURE)
+        self.assertEqual(computed_readings(unknown, PICTURE), ())
+        with self.assertRaisesRegex(BadInput, "measure one length"):
+            ReadPicture(type="read_picture").made(unknown)
+
+    def test_before_anything_is_read_a_pixel_is_no_millimetre(self):
+        study = replace(self.study(PICTURE), unit=UnitLength(1.0, "mm", "a"))
+        self.assertAlmostEqual(thumbnail_scale(study) * 300.0, 0.8 * 210.0)
+        measured = replace(study, subject=replace(PICTURE, mm_per_px=0.5))
+        self.assertAlmostEqual(thumbnail_scale(measured), 0.5)
+        self.assertEqual(thumbnail_scale(replace(study, subject=None)), 1.0)
+
+    def test_the_sheet_at_sight_size_is_as_large_as_the_print(self):
+        """The bar measures 200 px."""
+        study = replace(self.study(replace(PICTURE, mm_per_px=0.7)), method="comparative")
+        self.assertAlmostEqual(sight_size_of(study, None), 140.0)
+        self.assertIsNone(sight_size_of(self.study(PICTURE), None))
+        flat = taken_up(study, "sight_size_flat", 140.0)
+        self.assertEqual(flat.unit_mm, 140.0)
+        again = MeasurePicture(
+            type="measure_picture", start=(0, 0), end=(100, 0), length_mm=100
+        ).made(flat)
+        self.assertAlmostEqual(again.unit_mm, 200.0)
+        self.assertIsNone(taken_up(again, "comparative", None).unit_mm)
 
     def test_no_unit_no_readings(self):
         study = replace(self.study(PICTURE), unit=None)

@@ -3,6 +3,7 @@ import { Button } from "antd";
 import { useEffect, useState } from "react";
 import type { Bench, RecipeRoom } from "../../api/types";
 import { Choice } from "../../shared/Choice";
+import { SittingChip } from "../../shared/SittingChip";
 import { useAwake } from "../../shared/useAwake";
 import { useVoice } from "../../shared/useVoice";
 import { NEXT, Sentence } from "./Dictation";
@@ -96,6 +97,7 @@ export function Loud({ bench, room, at, onGo, onLeave, onDrawn }: Props) {
           onChange={(value) => setPace(Number(value))}
           aria-label="When the next is said"
         />
+        {bench.clock && <SittingChip bench={bench} here={false} />}
         <Button size="large" onClick={onLeave}>
           Leave <kbd>Esc</kbd>
         </Button>

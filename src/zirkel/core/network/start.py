@@ -14,13 +14,16 @@ import numpy as np
 
 from zirkel.core.arrays import TINY, Array
 from zirkel.core.sightings import Span
-from zirkel.core.study import Study, UnitLength, UnitPair
+from zirkel.core.study import PictureSubject, Study, UnitLength, UnitPair
+
+ROOM = 0.8
+"""Of the sheet's shorter side."""
 
 GOLDEN_ANGLE = math.pi * (3.0 - math.sqrt(5.0))
 
 
 def thumbnail_scale(study: Study) -> float:
-    """Units per length of the thumbnail; 1 where nothing tells."""
+    """Units, or millimetres where those are read, per length of the thumbnail."""
     rough = {each.id: each.rough for each in study.landmarks}
     read = drawn = 0.0
     for start, end, along, units in _lengths(study):
@@ -28,7 +31,23 @@ def thumbnail_scale(study: Study) -> float:
         if a is not None and b is not None:
             read += units
             drawn += _length(b[0] - a[0], b[1] - a[1], along)
-    return read / drawn if read > 0 and drawn > TINY else 1.0
+    if read > 0 and drawn > TINY:
+        return read / drawn
+    return _pixels(study) if isinstance(study.unit, UnitLength) else 1.0
+
+
+def _pixels(study: Study) -> float:
+    """Millimetres that a pixel of a picture stands for before anything is read: by its measured
+    size, else as large as the sheet has room; 1 where no picture was tapped."""
+    picture = study.subject
+    if not isinstance(picture, PictureSubject):
+        return 1.0
+    if picture.mm_per_px is not None:
+        return picture.mm_per_px
+    tapped = np.array([each.rough for each in study.landmarks if each.rough is not None])
+    extent = float(np.ptp(tapped, axis=0).max()) if len(tapped) > 1 else 0.0
+    sheet = study.sheet
+    return ROOM * min(sheet.width_mm, sheet.height_mm) / extent if extent > TINY else 1.0
 
 
 def thumbnail_places(study: Study) -> Array:

@@ -21,4 +21,5 @@ SCHOOL = School(
         ("ruler", "The ruler is started at its end instead of its zero."),
     ),
     reckons=heights,
+    at_sight_size=True,
 )

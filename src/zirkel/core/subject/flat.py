@@ -15,10 +15,14 @@ import numpy as np
 from zirkel.core.arrays import Array
 from zirkel.core.sightings import Drop, Level, Sighting
 from zirkel.core.sightings.base import COMPUTED
-from zirkel.core.study import PictureSubject, Study, UnitPair
+from zirkel.core.study import PictureSubject, Study, Unit, UnitLength, UnitPair
 
 CLICK_PX = 1.5
 """One standard deviation of setting a landmark on a picture with the magnifier, in pixels."""
+
+
+SHORTEST_PX = 10.0
+"""A unit shorter than this on the picture counts nothing."""
 
 
 def canvas_size(picture: PictureSubject) -> tuple[float, float]:
@@ -74,26 +78,24 @@ def true_size(start: Sequence[float], end: Sequence[float], length_mm: float) ->
 
 def computed_readings(study: Study, picture: PictureSubject) -> tuple[Sighting, ...]:
     """All landmarks of the picture read off against the unit's first end: one drop and one level
-    each, with the error of a click. Empty without a unit that has a length on the picture."""
+    each, with the error of a click. Empty without a unit that has a length on the picture; where
+    millimetres are read, without its measured size."""
     places = flat_places(study, picture)
-    unit = study.unit
-    if not isinstance(unit, UnitPair) or unit.start not in places or unit.end not in places:
+    found = _counted_from(study.unit, picture, places)
+    if found is None:
         return ()
-    d = places[unit.end] - places[unit.start]
-    length = {"straight": math.hypot(*d), "level": abs(d[0]), "plumb": abs(d[1])}[unit.along]
-    if length < 10.0:
-        return ()
+    origin, length = found
     sigma = math.sqrt(2.0) * CLICK_PX / length
     made: list[Sighting] = []
     for name, place in places.items():
-        if name == unit.start:
+        if name == origin:
             continue
-        across, down = (place - places[unit.start]) / length
+        across, down = (place - places[origin]) / length
         for kind, offset in ((Drop, across), (Level, down)):
             made.append(
                 kind(
                     id=f"computed_{kind.kind}_{name}",
-                    start=unit.start,
+                    start=origin,
                     end=name,
                     offset=round(float(offset), 5),
                     sigma=round(sigma, 5),
@@ -101,6 +103,21 @@ def computed_readings(study: Study, picture: PictureSubject) -> tuple[Sighting, 
                 )
             )
     return tuple(made)
+
+
+def _counted_from(
+    unit: Unit | None, picture: PictureSubject, places: Mapping[str, Array]
+) -> tuple[str, float] | None:
+    """From which landmark readings are counted, and how many pixels make one of what they count;
+    None where that can't be told on the picture."""
+    if isinstance(unit, UnitLength):
+        known = unit.origin in places and picture.mm_per_px is not None
+        return (unit.origin, 1.0 / picture.mm_per_px) if known and picture.mm_per_px else None
+    if unit is None or unit.start not in places or unit.end not in places:
+        return None
+    d = places[unit.end] - places[unit.start]
+    length = {"straight": math.hypot(*d), "level": abs(d[0]), "plumb": abs(d[1])}[unit.along]
+    return (unit.start, length) if length >= SHORTEST_PX else None
 
 
 def flat_places(study: Study, picture: PictureSubject) -> Mapping[str, Array]:

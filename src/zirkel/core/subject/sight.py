@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import numpy as np
 
-from zirkel.core.study import SimulatedSubject, Study, UnitPair
+from zirkel.core.study import PictureSubject, SimulatedSubject, Study, UnitPair
 from zirkel.core.subject.calculator import sight_size
+from zirkel.core.subject.flat import unit_on_print_mm
 from zirkel.core.subject.picture import visible
 from zirkel.core.subject.scene import Scene, landmark_points, seen_landmarks, unit_length, view_of
 from zirkel.core.subject.station import Station
@@ -27,9 +28,11 @@ def sightable(scene: Scene, station: Station) -> list[str]:
 
 
 def sight_size_of(study: Study, scene: Scene | None) -> float | None:
-    """What the study's unit measures on a sheet at sight-size, in mm, before a simulated subject;
-    None where it can't be known."""
+    """What the study's unit measures on a sheet at sight-size, in mm: before a simulated subject by
+    its station, beside a print as large as on it; None where it can't be known."""
     subject, unit = study.subject, study.unit
+    if isinstance(subject, PictureSubject):
+        return unit_on_print_mm(study)
     if not isinstance(subject, SimulatedSubject) or scene is None or not isinstance(unit, UnitPair):
         return None
     station = subject.station

@@ -2,6 +2,7 @@
 
 Entered: "1 3/8", "1⅜", "3/4", "1.375", "1,375", "97 mm", "9.7 cm", "2.6 m",
 '3 1/2 in', '3 1/2"'.
+Spoken: "two and three eighths", "one point two five", "twelve centimetres".
 Said: the nearest fraction that a stick could give, if it is near enough.
 """
 
@@ -12,6 +13,8 @@ import re
 import unicodedata
 from fractions import Fraction
 from typing import NamedTuple
+
+from zirkel.core.values.spoken import as_typed
 
 MM_PER = {"mm": 1.0, "cm": 10.0, "m": 1000.0, "in": 25.4, '"': 25.4, "″": 25.4}
 """Millimetres in each length unit that may be written after a number."""
@@ -44,6 +47,9 @@ def parse_length(text: str) -> Entered:
         cleaned = re.sub(r"^([-+−]?)", r"\g<1>0 ", cleaned, count=1)
     found = _NUMBER.fullmatch(cleaned)
     if not cleaned or found is None or not any(found[g] for g in ("decimal", "whole", "glyph")):
+        spoken = as_typed(cleaned)
+        if spoken is not None and spoken != cleaned:
+            return parse_length(spoken)
         raise ValueError(f"“{text}” is not a number: write 1.375, 1 3/8 or 1⅜")
     value = _decimal(found["decimal"]) if found["decimal"] else _mixed(text, found)
     unit = found["unit"]

@@ -12,6 +12,7 @@ import re
 from collections.abc import Sequence
 
 from zirkel.core.values.fractions import parse_length
+from zirkel.core.values.spoken import as_hour, as_typed
 
 DEGREES_PER_HOUR = 30.0
 HOURS = (
@@ -28,6 +29,9 @@ _MINUTES = {"half past": 30, "quarter past": 15, "quarter to": -15}
 def parse_tilt(text: str) -> float:
     """Degrees, 0 <= t < 180; ValueError says in a sentence what is wrong with it."""
     said = text.strip().lower()
+    said = as_hour(said) or said
+    if said.endswith(("degrees", "degree")):
+        said = as_typed(said) or said
     hours = _hours(said)
     if hours is not None:
         return hours * DEGREES_PER_HOUR % 180.0
@@ -39,7 +43,7 @@ def parse_tilt(text: str) -> float:
         raise ValueError(
             f"“{text}” is not a tilt: write 10:30, 4 h, half past one, or degrees as 45°"
         )
-    if said[-1:].isdigit() and 0.0 <= entered.value <= 12.0:
+    if not said.endswith(("°", "deg")) and 0.0 <= entered.value <= 12.0:
         return entered.value * DEGREES_PER_HOUR % 180.0
     if not -180.0 <= entered.value <= 360.0:
         raise ValueError(f"“{text}” degrees is more than a full turn: a tilt is from 0 to 180")

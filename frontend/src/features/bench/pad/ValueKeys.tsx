@@ -100,6 +100,15 @@ export function ValueKeys({ pad }: { pad: Pad }) {
           </Keys>
         </>
       )}
+      <input
+        className={`field ${styles.spoken}`}
+        aria-label="The value in words"
+        placeholder={
+          kind.sort === "tilt" ? "or say: half past four" : "or say: two and three eighths"
+        }
+        value={/[a-z]/i.test(state.value) ? state.value : ""}
+        onChange={(event) => set(event.target.value)}
+      />
     </div>
   );
 }

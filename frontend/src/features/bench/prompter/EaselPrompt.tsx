@@ -1,8 +1,10 @@
 // Hands full: the one thing to sight now, large enough to be read from the easel.
 import { Button } from "antd";
+import { useEffect } from "react";
 import type { Bench, Change } from "../../../api/types";
 import { SittingChip } from "../../../shared/SittingChip";
 import { useAwake } from "../../../shared/useAwake";
+import { useVoice } from "../../../shared/useVoice";
 import styles from "./EaselPrompt.module.css";
 import { Enough } from "./Enough";
 import { Progress } from "./Progress";
@@ -23,6 +25,14 @@ type Props = {
 export function EaselPrompt({ bench, next, onLeave, onUndo, make, children }: Props) {
   const { prompt } = next;
   const dark = useAwake();
+  const voice = useVoice();
+  const { on, say } = voice;
+  const ask = next.stale ? "" : (prompt?.ask ?? "");
+  useEffect(() => {
+    if (on && ask) {
+      say(ask);
+    }
+  }, [on, say, ask]);
   const doubts = bench.doubts.filter((each) => !each.kept).length;
   return (
     <div className={styles.easel}>
@@ -33,7 +43,7 @@ export function EaselPrompt({ bench, next, onLeave, onUndo, make, children }: Pr
       ) : (
         <p
           className={styles.ask}
-          aria-live="polite"
+          aria-live={on ? "off" : "polite"}
           data-stale={next.stale}
           data-asked={prompt && [prompt.kind, prompt.start, prompt.end, prompt.along].join(" ")}
         >
@@ -52,6 +62,16 @@ export function EaselPrompt({ bench, next, onLeave, onUndo, make, children }: Pr
         >
           Undo
         </Button>
+        {voice.can && (
+          <Button size="large" aria-pressed={on} onClick={voice.turn}>
+            {on ? "Silent" : "Say it aloud"}
+          </Button>
+        )}
+        {on && (
+          <Button size="large" disabled={!ask} onClick={() => say(ask)}>
+            Again
+          </Button>
+        )}
         <Button size="large" onClick={onLeave}>
           Leave the easel
         </Button>

@@ -11,7 +11,8 @@ type Props = {
   points: readonly Point[];
   /** A place was set, in shares of what is looked at. */
   onSet: (at: Point) => void;
-  onChoose: (landmark: string) => void;
+  /** Missing where a tap on a landmark is a point like any other. */
+  onChoose?: (landmark: string) => void;
 };
 
 export function PictureBoard({ bench, picture, ...rest }: Props) {

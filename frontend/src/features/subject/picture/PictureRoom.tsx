@@ -1,5 +1,5 @@
 // A picture as the subject: turned to true, cropped, looked at in few tones; landmarks set on it.
-import { Button, Input, InputNumber, Slider, Switch } from "antd";
+import { Button, Input, Slider, Switch } from "antd";
 import { useState } from "react";
 import { api } from "../../../api/client";
 import type { Bench, Change, PictureSubject } from "../../../api/types";
@@ -26,7 +26,7 @@ const MODES = [
 const HINTS: Record<string, string> = {
   landmarks: "Name a landmark or choose one, then set it on the picture.",
   turn: "Set two points on an edge that is plumb or level in reality.",
-  measure: "Set two points whose distance on the print you measured, and say how long it is.",
+  measure: "Set two points, say how far apart they are on the print itself, then Keep.",
   crop: "Set two opposite corners of what you take in.",
 };
 
@@ -35,7 +35,7 @@ export function PictureRoom({ bench, picture, make }: Props) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [name, setName] = useState("");
   const [points, setPoints] = useState<Point[]>([]);
-  const [length, setLength] = useState<number | null>(100);
+  const [length, setLength] = useState("");
   const [said, setSaid] = useState<string | null>(null);
   const tell = async (change: Change, done: string) => setSaid((await make(change)) ?? done);
   const look = (part: Partial<PictureSubject>) =>
@@ -57,21 +57,33 @@ export function PictureRoom({ bench, picture, make }: Props) {
       }
       return;
     }
-    const both = [...points, at];
-    if (both.length < 2) {
+    const both = points.length === 2 ? [at] : [...points, at];
+    if (both.length < 2 || mode === "measure") {
       setPoints(both);
       return;
     }
     setPoints([]);
-    const [a, b] = both.map((each) => toPicture(picture, each)) as [Point, Point];
-    const start: [number, number] = [a.x, a.y];
-    const end: [number, number] = [b.x, b.y];
     if (mode === "turn") {
-      tell({ type: "turn_picture", start, end }, "Turned.");
-    } else if (mode === "measure" && length) {
-      tell({ type: "measure_picture", start, end, length_mm: length }, "Its true size is known.");
+      tell({ type: "turn_picture", ...ends(both) }, "Turned.");
     } else if (mode === "crop") {
       crop(both as [Point, Point]);
+    }
+  };
+
+  const ends = (both: readonly Point[]) => {
+    const [a, b] = both.map((each) => toPicture(picture, each)) as [Point, Point];
+    return { start: [a.x, a.y] as [number, number], end: [b.x, b.y] as [number, number] };
+  };
+
+  const measure = async () => {
+    if (points.length === 2 && length.trim()) {
+      const change = { type: "measure_picture", ...ends(points), length_mm: length } as Change;
+      const wrong = await make(change);
+      setSaid(wrong ?? `Between these two points it is ${length.trim()}: its true size is known.`);
+      if (wrong === null) {
+        setPoints([]);
+        setLength("");
+      }
     }
   };
 
@@ -90,7 +102,9 @@ export function PictureRoom({ bench, picture, make }: Props) {
         chosen={chosen}
         points={points}
         onSet={set}
-        onChoose={(id) => mode === "landmarks" && setChosen(id === chosen ? null : id)}
+        {...(mode === "landmarks"
+          ? { onChoose: (id: string) => setChosen(id === chosen ? null : id) }
+          : {})}
       />
       <div className={styles.tools}>
         <Choice
@@ -117,10 +131,26 @@ export function PictureRoom({ bench, picture, make }: Props) {
           />
         )}
         {mode === "measure" && (
-          <label>
-            The length on paper{" "}
-            <InputNumber value={length} min={0.1} suffix="mm" onChange={setLength} />
-          </label>
+          <form
+            className={styles.row}
+            onSubmit={(event) => {
+              event.preventDefault();
+              measure();
+            }}
+          >
+            <label>
+              Between the two points{" "}
+              <Input
+                value={length}
+                placeholder="mm, cm or in"
+                maxLength={40}
+                onChange={(event) => setLength(event.target.value)}
+              />
+            </label>
+            <Button type="primary" htmlType="submit" disabled={points.length < 2 || !length.trim()}>
+              Keep
+            </Button>
+          </form>
         )}
         {mode === "crop" && (
           <Button onClick={() => look({ crop: [0, 0, 1, 1] })}>Take in the whole picture</Button>

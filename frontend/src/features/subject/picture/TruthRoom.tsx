@@ -75,7 +75,7 @@ export function TruthRoom({ bench, make, onLeave }: Props) {
         chosen={edge ? "" : next}
         points={along.map(share)}
         onSet={set}
-        onChoose={setChosen}
+        {...(edge ? {} : { onChoose: setChosen })}
       />
       <div className={styles.tools}>
         <Choice
