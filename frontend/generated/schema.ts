@@ -4341,11 +4341,17 @@ export interface components {
         };
         /**
          * LessonLine
-         * @description A shape of the block-in, in shares of the truth's larger side from its middle.
+         * @description A shape of the block-in, or a part of one, in shares of the truth's larger side from its
+         *     middle; `loose` where nothing holds an end of it.
          */
         LessonLine: {
             /** Closed */
             closed: boolean;
+            /**
+             * Loose
+             * @default false
+             */
+            loose?: boolean;
             /** Points */
             points: [
                 number,
@@ -5529,9 +5535,10 @@ export interface components {
         };
         /**
          * PupilShown
-         * @description How far a pupil has come. `near_percent` is how far the landmarks lie from the truth, root
-         *     mean square, in per cent of the height; None until there is something to compare. `apart_mm` is
-         *     what the last check of the drawing found.
+         * @description How far a pupil has come. `near_percent` is how far the landmarks that readings hold lie from
+         *     the truth, root mean square, in per cent of the height; None until there is something to
+         *     compare. `tiers` say how many of each tier are held. `apart_mm` is what the last check of the
+         *     drawing found.
          */
         PupilShown: {
             /** Apart Mm */
@@ -5554,6 +5561,8 @@ export interface components {
             readings: number;
             /** Study Id */
             study_id: number;
+            /** Tiers */
+            tiers: string[];
         };
         /**
          * PutArea
@@ -6789,13 +6798,15 @@ export interface components {
         };
         /**
          * Shared
-         * @description What several have in common, and who.
+         * @description What several have in common, who, and what to show the class.
          */
         Shared: {
             /** Names */
             names: string[];
             /** Said */
             said: string;
+            /** Show */
+            show: string;
         };
         /**
          * SheetRoom

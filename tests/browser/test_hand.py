@@ -112,7 +112,7 @@ class Entering(HandCase):
         self.assertEqual(self.version(), version)
         self.keys("2", "h", "Enter")
         self.wait_for_version(version + 1)
-        self.page.wait_for_selector("text=/Your eye gave 2 .*: 20 % off/")
+        self.page.wait_for_selector("text=/Your eye gave 2 .*: 20 % too little/")
         self.assertIn("2 1/2", self.newest()["said"])
         file = self.asked(f"/api/v1/studies/{self.number}/file")
         (guess,) = file["guesses"]

@@ -272,9 +272,11 @@ class TheRoom(PracticeCase):
         self.page.get_by_text("Next", exact=True).first.click()
         self.take_it()
         self.page.keyboard.press("a")
-        expect(self.page.locator("[data-own-eye]")).to_contain_text("spans come out")
+        # What the eye usually does is not told just before it speaks.
+        expect(self.page.locator("[data-own-eye]")).to_have_count(0)
         self.page.keyboard.type("2")
         self.page.keyboard.press("Enter")
+        expect(self.page.locator("[data-own-eye]")).to_contain_text("spans come out")
         seen = self.page.get_by_role("button", name="Keep as seen, ±")
         seen.click()
         self.wait_for_version(3)

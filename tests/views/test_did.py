@@ -4,6 +4,7 @@ import unittest
 from dataclasses import replace
 
 from tests.networks import hand_study, study_of
+from zirkel.core.drawn import Guess
 from zirkel.core.sightings import Drop, Level, Span, Tilt
 from zirkel.core.worked import Worked
 from zirkel.views.did import say_what_it_did
@@ -41,6 +42,16 @@ class Did(unittest.TestCase):
         text, bad = told(self.bare, *read)
         self.assertEqual((text[:27], bad), ("Kept. It is the unit itself", False))
         self.assertIn("proves no place", text)
+
+    def test_the_eye_is_told_its_side(self):
+        read = Tilt(id="1", start="a", end="c", degrees=60.0)
+        before = Worked(self.bare)
+        for answer, said in ((48.0, "12° too steep"), (75.0, "15° too flat"), (60.0, "0° off"),
+                             (120.0, "60° off, leaning the other way")):  # fmt: skip
+            guess = Guess("g", "2026-05-04T09:00:00+00:00", "bench_tilt", "degrees", answer, 60.0)
+            after = replace(self.bare, sightings=(read,), guesses=(guess,))
+            text, _ = say_what_it_did(before, Worked(after))
+            self.assertIn(said, text)
 
     def test_two_loose_ones_are_tied_to_each_other_only(self):
         loose = study_of({"a": (0.0, 0.0), "b": (0.0, 1.0), "c": (2.0, 0.1), "d": (3.0, 0.5)})

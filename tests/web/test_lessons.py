@@ -68,8 +68,8 @@ class Lessons(SubjectCase):
         self.assertEqual((cleo["near_percent"], cleo["lines"], cleo["readings"]), (None, [], 0))
         self.assertEqual(len(ada["lines"]), len(wall["truth"]))
         self.assertTrue(any("too short" in each for each in bo["habits"]), bo["habits"])
-        short = next(each for each in wall["common"] if "too short" in each["said"])
-        self.assertIn("Bo", short["names"])
+        # One of three is no class.
+        self.assertEqual(wall["common"], [])
         self.assertIsNotNone(wall["median_percent"])
 
     def test_closed_nobody_joins_but_who_is_in_goes_on(self):

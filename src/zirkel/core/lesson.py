@@ -47,6 +47,14 @@ SORTS: Mapping[str, Sort] = {
 
 SLIPS = "slips"
 
+FEWEST_PUPILS, SHARE = 3, 1.0 / 3.0
+"""Pupils, and more than which share of those who read, from which a habit is the class's."""
+
+
+def is_common(sharing: int, reading: int) -> bool:
+    """Whether so many of so many pupils share a habit enough to call it common."""
+    return sharing >= FEWEST_PUPILS and sharing > SHARE * reading
+
 
 @dataclass(frozen=True, slots=True)
 class Habit:

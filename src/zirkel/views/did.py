@@ -90,11 +90,23 @@ def _eye(before: Worked, after: Worked, reading: Sighting) -> str:
     guess = after.study.guesses[-1]
     gave = say_value(after.words, reading, guess.answer)
     if guess.measure == "degrees":
-        off = abs((guess.answer - guess.truth + 90.0) % 180.0 - 90.0)
-        return f" Your eye gave {gave}: {off:.0f}° off."
+        return f" Your eye gave {gave}: {_off_in_tilt(guess.answer, guess.truth)}."
     if guess.measure == "relative" and guess.truth:
-        return f" Your eye gave {gave}: {abs(guess.answer / guess.truth - 1.0) * 100:.0f} % off."
+        off = (guess.answer / guess.truth - 1.0) * 100.0
+        side = "" if round(off) == 0 else " too much" if off > 0 else " too little"
+        return f" Your eye gave {gave}: {abs(off):.0f} %{side or ' off'}."
     return f" Your eye gave {gave}."
+
+
+def _off_in_tilt(answer: float, truth: float) -> str:
+    """By how many degrees, and to which side."""
+    off = abs((answer - truth + 90.0) % 180.0 - 90.0)
+    seen, true = (min(each % 180.0, 180.0 - each % 180.0) for each in (answer, truth))
+    if round(off) == 0:
+        return "0° off"
+    if abs(abs(seen - true) - off) > 0.5:
+        return f"{off:.0f}° off, leaning the other way"
+    return f"{off:.0f}° too {'steep' if seen < true else 'flat'}"
 
 
 def _contradiction(after: Worked, reading: Sighting) -> str | None:

@@ -3,16 +3,17 @@
 from __future__ import annotations
 
 from collections import defaultdict
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from datetime import datetime
+from itertools import pairwise
 
 import numpy as np
 from pydantic import BaseModel
 
 from zirkel.core.arrays import Array
-from zirkel.core.lesson import habits, near
+from zirkel.core.lesson import habits, is_common, near
 from zirkel.core.subject.scene import Scene, seen_landmarks, truth_in_units
-from zirkel.core.words.lesson import COMMON, say_habit
+from zirkel.core.words.lesson import COMMON, SHOW, say_habit, say_tiers
 from zirkel.errors import ZirkelError
 from zirkel.store.lessons import Lesson, Pupil
 from zirkel.store.store import Store, Stored
@@ -54,22 +55,26 @@ class Joined(BaseModel):
 
 
 class LessonLine(BaseModel):
-    """A shape of the block-in, in shares of the truth's larger side from its middle."""
+    """A shape of the block-in, or a part of one, in shares of the truth's larger side from its
+    middle; `loose` where nothing holds an end of it."""
 
     points: list[tuple[float, float]]
     closed: bool
+    loose: bool = False
 
 
 class PupilShown(BaseModel):
-    """How far a pupil has come. `near_percent` is how far the landmarks lie from the truth, root
-    mean square, in per cent of the height; None until there is something to compare. `apart_mm` is
-    what the last check of the drawing found."""
+    """How far a pupil has come. `near_percent` is how far the landmarks that readings hold lie from
+    the truth, root mean square, in per cent of the height; None until there is something to
+    compare. `tiers` say how many of each tier are held. `apart_mm` is what the last check of the
+    drawing found."""
 
     name: str
     study_id: int
     readings: int
     landmarks: int
     held: int
+    tiers: list[str]
     near_percent: float | None
     checks: int
     apart_mm: float | None
@@ -78,9 +83,10 @@ class PupilShown(BaseModel):
 
 
 class Shared(BaseModel):
-    """What several have in common, and who."""
+    """What several have in common, who, and what to show the class."""
 
     said: str
+    show: str
     names: list[str]
 
 
@@ -148,13 +154,19 @@ def _wall(
     trouble: list[str],
 ) -> LessonWall:  # fmt: skip
     known = sorted(each.near_percent for each in pupils if each.near_percent is not None)
-    common = sorted(shared, key=lambda habit: -len(shared[habit]))
+    reading = sum(each.readings > 0 for each in pupils)
+    common = sorted(
+        (habit for habit in shared if is_common(len(shared[habit]), reading)),
+        key=lambda habit: -len(shared[habit]),
+    )
     truth = truth_in_units(seen_landmarks(scene, scene.station), scene.unit)
     return LessonWall(
         id=lesson.id, title=lesson.title, closed=lesson.closed,
-        truth=_lines(scene, truth, truth), pupils=pupils,
+        truth=_lines(scene, truth, truth, truth.keys()), pupils=pupils,
         median_percent=known[len(known) // 2] if known else None,
-        common=[Shared(said=COMMON[habit], names=shared[habit]) for habit in common],
+        common=[
+            Shared(said=COMMON[habit], show=SHOW[habit], names=shared[habit]) for habit in common
+        ],
         trouble=trouble,
     )  # fmt: skip
 
@@ -167,37 +179,53 @@ def _pupil(pupil: Pupil, stored: Stored, scene: Scene) -> tuple[PupilShown, list
     found = dict(zip(adjusted.network.ids, adjusted.places, strict=True))
     read = [each for each in study.sightings if not each.struck]
     comparable = study.unit == scene.unit and bool(read)
-    share = near(found, truth) if comparable else None
+    held = {name for name, each in worked.standing.items() if each != "loose"}
+    firm = {name: at for name, at in found.items() if name in held}
+    share = near(firm, truth) if comparable else None
     own = habits(read, truth) if study.unit == scene.unit else ()
     last = study.checks[-1] if study.checks else None
     shown = PupilShown(
         name=pupil.name, study_id=pupil.study_id, readings=len(read),
         landmarks=len(study.landmarks),
-        held=sum(each != "loose" for each in worked.standing.values()),
+        held=len(held),
+        tiers=say_tiers([(each.tier, each.id in held) for each in study.landmarks]),
         near_percent=None if share is None else 100.0 * share,
         checks=len(study.checks), apart_mm=None if last is None else last.apart_mm,
         habits=[say_habit(each) for each in own],
-        lines=_lines(scene, found, truth) if comparable else [],
+        lines=_lines(scene, found, truth, held) if comparable else [],
     )  # fmt: skip
     return shown, [each.habit for each in own]
 
 
+FURTHEST = 0.8
+"""How far from the middle a loose landmark is still drawn, in the truth's larger side."""
+
+
 def _lines(
-    scene: Scene, places: Mapping[str, Array], truth: Mapping[str, Array]
+    scene: Scene, places: Mapping[str, Array], truth: Mapping[str, Array], held: Collection[str]
 ) -> list[LessonLine]:
-    """The scene's shapes with their landmarks at those places."""
+    """The scene's shapes with their landmarks at those places; what nothing holds apart."""
     true = np.array(list(truth.values()))
     middle = (true.min(axis=0) + true.max(axis=0)) / 2.0
     size = float(np.ptp(true, axis=0).max()) or 1.0
+
+    def at(name: str) -> tuple[float, float]:
+        x, y = (np.asarray(places[name]) - middle) / size
+        if name not in held:
+            x, y = np.clip((x, y), -FURTHEST, FURTHEST)
+        return round(float(x), 4), round(float(y), 4)
+
     made = []
     for shape in scene.shapes:
-        if not set(shape.outline) <= places.keys():
+        names = shape.outline
+        if not set(names) <= places.keys():
             continue
-        points = [(np.asarray(places[name]) - middle) / size for name in shape.outline]
-        made.append(
-            LessonLine(
-                points=[(round(float(x), 4), round(float(y), 4)) for x, y in points],
-                closed=shape.closed,
-            )
-        )
+        if set(names) <= set(held):
+            made.append(LessonLine(points=[at(name) for name in names], closed=shape.closed))
+            continue
+        ends = [*names, names[0]] if shape.closed else list(names)
+        made += [
+            LessonLine(points=[at(a), at(b)], closed=False, loose=not {a, b} <= set(held))
+            for a, b in pairwise(ends)
+        ]
     return made

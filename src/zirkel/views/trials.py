@@ -173,7 +173,7 @@ def answer(store: Store, given: Answered) -> Judged:
         words = [say_outcome(exercise, posed, outcomes)]
     return Judged(
         said=words,
-        laid_over=[_piece(each) for each in posed.laid_over],
+        laid_over=[_piece(each) for each in exercise.over(posed, said)],
         truth=list(posed.truth),
         errors=[
             Trial(each.line.name, each.line.measure, 0.0, each.truth, each.answer).error

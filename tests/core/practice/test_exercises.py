@@ -101,9 +101,32 @@ class TrueByTheDrawing(unittest.TestCase):
             wide, high = np.ptp(there, axis=0)
             self.assertAlmostEqual(trial.truth[0], high / wide)
             count = posed("widths", seed)
-            unit, height = [p for p in count.pieces if p.look == "heavy"]
+            unit, height = [p for p in count.pieces if p.look == "asked"]
             wide = unit.spots[1][0] - unit.spots[0][0]
             self.assertAlmostEqual(count.truth[0], (height.spots[1][1] - height.spots[0][1]) / wide)
+
+    def test_a_jar_s_foot_is_rounder_than_its_rim(self):
+        for seed in SEEDS:
+            trial = posed("roundness", seed)
+            foot, rim = (p for p in trial.pieces if p.sort == "ellipse")
+            if foot.spots[0][1] < rim.spots[0][1]:
+                foot, rim = rim, foot
+            below, above = (p.spots[1][1] / p.spots[1][0] for p in (foot, rim))
+            self.assertGreater(below, above)
+            self.assertAlmostEqual(above, trial.truth[0])
+            self.assertLessEqual(foot.spots[0][1] + foot.spots[1][1], trial.tall)
+
+    def test_the_truth_lies_at_the_block_in_s_own_size_and_place(self):
+        exercise = EXERCISES["block_in"]
+        for seed in SEEDS:
+            trial = posed("block_in", seed)
+            true = np.array(trial.truth).reshape(-1, 2)
+            smaller = (0.5 * (true - 0.5) + (0.4, 0.6)).ravel().tolist()
+            over = exercise.over(trial, smaller)
+            (left, top), (right, _) = trial.way.spots
+            drawn = np.array(smaller).reshape(-1, 2) * (right - left) + (left, top)
+            there = np.array([piece.spots[0] for piece in over])
+            self.assertTrue(np.allclose(there, drawn, atol=1e-9))
 
     def test_gaps_and_the_sign_of_the_choice(self):
         for seed in SEEDS:

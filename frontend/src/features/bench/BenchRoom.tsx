@@ -112,7 +112,8 @@ function RoomPicture({ room, children }: { room: Room; children?: React.ReactNod
     <BenchPicture
       bench={bench}
       chosen={room.picking?.chosen ?? pad.chosen}
-      kind={pad.state.kind}
+      // The eye speaks first: no stick lies along the edge before it has.
+      kind={pad.looksFirst ? "" : pad.state.kind}
       pointed={room.pointed}
       promise={onNext ? room.promise : null}
       relation={onNext ? room.relations.shown : undefined}

@@ -54,10 +54,11 @@ export function LessonWall() {
             <p>
               {each.near_percent === null
                 ? "Nothing to compare yet"
-                : `${each.near_percent.toFixed(1)} % of the height off`}
+                : `What is held: ${each.near_percent.toFixed(1)} % of the height off`}
             </p>
             <p>
-              {each.held} of {each.landmarks} landmarks held, {each.readings} readings
+              Held: {each.tiers.join(", ")}. {each.readings}{" "}
+              {each.readings === 1 ? "reading" : "readings"}
             </p>
             {each.apart_mm !== null && <p>Drawn: {each.apart_mm.toFixed(0)} mm off at its check</p>}
             {each.habits.map((one) => (
@@ -99,8 +100,8 @@ function Common({ wall }: { wall: Wall }) {
               ))}
             </span>
             <span>
-              <b>{each.names.length}</b> of {wall.pupils.length}. {each.said}{" "}
-              <small>{each.names.join(", ")}</small>
+              <b>{each.names.length}</b> of {wall.pupils.length}. {each.said} Show next time:{" "}
+              {each.show} <small>{each.names.join(", ")}</small>
             </span>
           </li>
         ))}

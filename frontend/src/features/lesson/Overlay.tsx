@@ -19,7 +19,7 @@ export function Overlay({ truth, lines, label }: { truth: Line[]; lines: Line[];
       ))}
       {lines.map((each, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: shapes of one scene never change places
-        <path key={i} d={path(each)} className={styles.theirs} />
+        <path key={i} d={path(each)} className={styles.theirs} data-loose={each.loose} />
       ))}
     </svg>
   );

@@ -181,6 +181,7 @@ function Piece({ piece, size }: { piece: PosedPiece; size: number }) {
   const last = spots[spots.length - 1] ?? first;
   return (
     <g {...look}>
+      {piece.look === "asked" && <path d={d} className={styles.round} />}
       <path d={d} fill="none" />
       {piece.name && (
         <text

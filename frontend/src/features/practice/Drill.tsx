@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { ApiError } from "../../api/client";
 import type { Point } from "../../geometry/scale";
+import { Coming } from "../../shared/Coming";
 import buttons from "../../shared/LinkButton.module.css";
 import { Said } from "../../shared/Said";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
@@ -55,7 +56,8 @@ export function Drill() {
           max={drill.total}
         />
       </header>
-      {posed && (
+      {posed && !drill.there && <Coming what="The picture is coming…" />}
+      {posed && drill.there && (
         <Trial key={`${posed.card.exercise} ${posed.card.seed}`} drill={drill} posed={posed} />
       )}
       {!posed && drill.trouble && (

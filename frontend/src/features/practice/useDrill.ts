@@ -30,6 +30,8 @@ function useDone(of: string): [number, (done: number) => void] {
   return [done, keep];
 }
 
+const AGAIN_MS = 1500;
+
 export function useDrill(of: string) {
   const artist = useArtist();
   const client = useQueryClient();
@@ -47,11 +49,35 @@ export function useDrill(of: string) {
     refetchOnWindowFocus: false,
   });
   const seed = posed.data?.card.seed;
+  const picture = posed.data?.image?.address;
+  const [there, setThere] = useState<number | null>(null);
+  const [lost, setLost] = useState(0);
+  // Nothing can be answered before its picture is there, and the time begins then.
   useEffect(() => {
-    if (seed !== undefined) {
-      shownAt.current = performance.now();
+    if (seed === undefined) {
+      return;
     }
-  }, [seed]);
+    const shown = () => {
+      shownAt.current = performance.now();
+      setThere(seed);
+    };
+    if (!picture) {
+      shown();
+      return;
+    }
+    const coming = new Image();
+    let again = 0;
+    coming.onload = shown;
+    coming.onerror = () => {
+      again = window.setTimeout(() => setLost(lost + 1), AGAIN_MS);
+    };
+    coming.src = lost ? `${picture}${picture.includes("?") ? "&" : "?"}again=${lost}` : picture;
+    return () => {
+      coming.onload = null;
+      coming.onerror = null;
+      window.clearTimeout(again);
+    };
+  }, [seed, picture, lost]);
   const answering = useMutation({
     mutationFn: (body: Answered) => api.answer(body),
     onSuccess: (found) => {
@@ -102,6 +128,8 @@ export function useDrill(of: string) {
     total,
     done,
     posed: posed.data ?? null,
+    /** Whether all that is asked about can be seen. */
+    there: seed !== undefined && there === seed,
     trouble: answering.error ?? posed.error,
     /** The same answer once more, under its own token. */
     again: () => {

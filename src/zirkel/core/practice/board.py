@@ -16,7 +16,7 @@ Spot = tuple[float, float]
 @dataclass(frozen=True, slots=True)
 class Piece:
     """One thing drawn: `sort` is line, area, dot or ellipse (spots: middle, then half axes); `look`
-    is drawn, faint, heavy, truth or answer; `tone` in steps fills an area; `name` is written
+    is drawn, faint, heavy, asked, truth or answer; `tone` in steps fills an area; `name` is written
     beside it."""
 
     sort: str

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
 from zirkel.core.lesson import Habit
 
@@ -30,6 +30,33 @@ COMMON = {
     "slips": "Single readings far off: a landmark mistaken, a fraction misread.",
 }
 """What a habit is called when several share it, and what it usually comes from."""
+
+
+SHOW = {
+    "long": "One arm locked, one bent, the same door frame counted with both.",
+    "short": "One arm locked, one bent, the same door frame counted with both.",
+    "clockwise": "The stick against a window pane: it tilts, it never leans towards the subject.",
+    "anticlockwise": "The stick against a window pane: it tilts, it never leans towards the "
+                     "subject.",
+    "plumb_right": "The plumb hung, then the other eye shut: how far it jumps.",
+    "plumb_left": "The plumb hung, then the other eye shut: how far it jumps.",
+    "level_low": "The stick laid on a glass of water, then sighted along.",
+    "level_high": "The stick laid on a glass of water, then sighted along.",
+    "slips": "Every landmark pointed at by two pupils, each without the other.",
+}  # fmt: skip
+"""What to show the class next time, by the habit that is common."""
+
+TIERS = {1: "large shapes", 2: "middle", 3: "detail"}
+
+
+def say_tiers(landmarks: Sequence[tuple[int, bool]]) -> list[str]:
+    """How many landmarks of each tier are held, from (tier, held)."""
+    made = []
+    for tier, name in TIERS.items():
+        own = [held for each, held in landmarks if each == tier]
+        if own:
+            made.append(f"{name} {sum(own)} of {len(own)}")
+    return made
 
 
 def say_habit(habit: Habit) -> str:

@@ -84,7 +84,7 @@ export function Pad({ bench, pad, asked, message, busy, onKeep, eye, onKeepSeen 
               ? kind.how
               : "Your eye has spoken. Now measure it."}
         </p>
-        {eye && (
+        {eye && !pad.looksFirst && (
           <p className={styles.eye} data-own-eye>
             {eye.said}
           </p>

@@ -16,7 +16,7 @@ const THUMB = 6;
 
 export function StickSign({ kind, points, top, bottom, left, right }: Props) {
   const [a, b, c, d] = points;
-  if (!a) {
+  if (!a || !kind) {
     return null;
   }
   if (kind === "plumb") {

@@ -14,7 +14,7 @@ from zlib import crc32
 
 import numpy as np
 
-from zirkel.core.practice.board import Posed
+from zirkel.core.practice.board import Piece, Posed
 from zirkel.core.subject.scene import Scene
 
 Scenes = Mapping[str, Scene]
@@ -74,6 +74,10 @@ class Exercise(ABC):
     def outcomes(self, posed: Posed, answer: Sequence[float]) -> list[Outcome]:
         """What an answer of as many numbers as the truth adds to the record."""
         return [Outcome(self.lines[0], posed.scale * posed.truth[0], posed.scale * answer[0])]
+
+    def over(self, posed: Posed, answer: Sequence[float]) -> tuple[Piece, ...]:
+        """The truth as it is laid over that answer."""
+        return posed.laid_over
 
 
 class Choice(Exercise):

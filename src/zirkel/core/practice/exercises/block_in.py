@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from zirkel.core.arrays import Array
-from zirkel.core.practice.board import Posed, Way, box, dot
+from zirkel.core.practice.board import Piece, Posed, Way, box, dot
 from zirkel.core.practice.exercises.base import Exercise, Line, Outcome, Scenes
 from zirkel.core.practice.looks import Look, look_at
 
@@ -79,6 +79,27 @@ class BlockIn(Exercise):
             Outcome(tall, 1.0, 1.0 + fitted.stretch),
         ]
 
+    def over(self, posed: Posed, answer: Sequence[float]) -> tuple[Piece, ...]:
+        """The truth at the size, place and turn at which the landmarks were placed: what is off
+        looks as far off as it is told."""
+        placed, true, drawn = pairs(posed, answer)
+        if len(placed) < 2:
+            return posed.laid_over
+        z, w = true[:, 0] + 1j * true[:, 1], drawn[:, 0] + 1j * drawn[:, 1]
+        turn = _turn(z, w)
+        every = np.array(posed.truth).reshape(-1, 2)
+        there = (every[:, 0] + 1j * every[:, 1] - z.mean()) / turn + w.mean()
+        return tuple(
+            dot((float(each.real) * SIDE + RIGHT, float(each.imag) * SIDE + TOP), "truth")
+            for each in there
+        )
+
+
+def _turn(z: Array, w: Array) -> complex:
+    """Size and turn, as one number, that bring the placed ones to the true ones."""
+    z0, w0 = z - z.mean(), w - w.mean()
+    return complex(np.vdot(w0, z0)) / max(float(np.vdot(w0, w0).real), 1e-12) or 1.0
+
 
 def chosen(look: Look, rng: np.random.Generator) -> list[str]:
     """Twelve landmarks, the lower tiers first, from the top down; near ones only where there are
@@ -101,7 +122,7 @@ def fit(posed: Posed, answer: Sequence[float]) -> Fitted:
     placed, true, drawn = pairs(posed, answer)
     z, w = true[:, 0] + 1j * true[:, 1], drawn[:, 0] + 1j * drawn[:, 1]
     z0, w0 = z - z.mean(), w - w.mean()
-    turn = np.vdot(w0, z0) / max(float(np.vdot(w0, w0).real), 1e-12)
+    turn = _turn(z, w)
     size = max(float(np.ptp(true, axis=0).max()), 1e-9)
     e = (turn * w0 - z0) / size
     # Of the same points: d = scale * stretch on the upright alone, to first order.

@@ -42,8 +42,8 @@ class Widths(Exercise):
         truth = (bottom - top) / (right - left)
         base = bottom + 0.02
         marks = (
-            line((left, base), (right, base), look="heavy", name="1"),
-            line((right + 0.02, top), (right + 0.02, bottom), look="heavy", name="?"),
+            line((left, base), (right, base), look="asked", name="1"),
+            line((right + 0.02, top), (right + 0.02, bottom), look="asked", name="?"),
         )
         # The width laid along the height once, as far as it goes, then a tick for each.
         first = bottom - min(truth, 1.0) * (right - left)

@@ -40,7 +40,7 @@ class PartOf(Exercise):
         a, b = any_length(rng)
         at = (a[0] + self.share * (b[0] - a[0]), a[1] + self.share * (b[1] - a[1]))
         return Posed(
-            asks=f"Mark {self.said} of the length, from the ring.",
+            asks=f"Mark {self.said} of the length, from the end with the larger ring.",
             tall=TALL,
             pieces=(line(a, b), dot(a, "heavy"), dot(b)),
             way=Way("along", (a, b)),
