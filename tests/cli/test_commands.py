@@ -1,6 +1,7 @@
 """The commands: one JSON object out, or status 2 and one plain sentence."""
 
 import json
+import re
 import subprocess
 import sys
 import tempfile
@@ -11,6 +12,7 @@ from tests.cli.typed import zirkel
 from tests.files import BAD_FILES, SMALL, as_bytes, small
 from zirkel.cli.main import COMMANDS
 from zirkel.demo.generate import FOLDER as DEMO_FOLDER
+from zirkel.studyfile.scene_file import read_scene
 
 ROOT = Path(__file__).parents[2]
 
@@ -51,6 +53,45 @@ class Commands(unittest.TestCase):
         for command in COMMANDS:
             done = zirkel(command, "-", data=as_bytes(empty))
             self.assertEqual(done.returncode, 2 if command == "check" else 0, command)
+
+    def test_every_example_of_the_documents_runs(self):
+        """The study file's through all commands, the scene file's through its reader."""
+        found = {
+            path.name: re.findall(r"```json\n(.*?)```", path.read_text(), re.DOTALL)
+            for path in sorted((ROOT / "docs").glob("*.md"))
+        }
+        examples = [each for blocks in found.values() for each in blocks]
+        self.assertGreaterEqual(len(examples), 2)
+        for text in examples:
+            if json.loads(text)["format"] == "zirkel-scene":
+                self.assertEqual(read_scene("box", text.encode()).title, "A box")
+                continue
+            for command in COMMANDS:
+                done = zirkel(command, "-", data=text.encode())
+                self.assertEqual((done.returncode, done.stderr), (0, ""), command)
+
+    def test_nobody_reads_the_answer_or_the_disk_is_full(self):
+        study = as_bytes(SMALL)
+        for name in ("solve", "recipe"):
+            with subprocess.Popen(
+                [sys.executable, "-m", "zirkel", name, "-"], stdin=subprocess.PIPE,
+                stdout=subprocess.PIPE, stderr=subprocess.PIPE,
+            ) as process:  # fmt: skip
+                process.stdout.close()
+                process.stdin.write(study)
+                process.stdin.close()
+                told = process.stderr.read().decode()
+                self.assertEqual(process.wait(), 2)
+            self.assertEqual(told.count("\n"), 1, told)
+            self.assertIn("can't be written to its end", told)
+        if Path("/dev/full").exists():
+            with Path("/dev/full").open("wb") as full:
+                done = subprocess.run(
+                    [sys.executable, "-m", "zirkel", "solve", "-"], input=study, stdout=full,
+                    stderr=subprocess.PIPE, check=False,
+                )  # fmt: skip
+            self.assertEqual(done.returncode, 2)
+            self.assertIn(b"No space left", done.stderr)
 
     def test_a_drawing_is_checked(self):
         places = {each["id"]: each["rough"] for each in SMALL["landmarks"]}

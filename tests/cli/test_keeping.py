@@ -48,6 +48,13 @@ class Keeping(unittest.TestCase):
         with contextlib.redirect_stdout(said):
             self.assertEqual(main(["pack", str(file), "--data", str(self.data)]), 0)
             self.assertEqual(main(["unpack", str(file), "--data", str(there)]), 0)
+        before = file.read_bytes()
+        with contextlib.redirect_stderr(io.StringIO()) as told:
+            self.assertEqual(main(["pack", str(file), "--data", str(self.data)]), 2)
+        self.assertIn("is there already", told.getvalue())
+        self.assertEqual(file.read_bytes(), before)
+        with contextlib.redirect_stdout(io.StringIO()):
+            self.assertEqual(main(["pack", str(file), "--data", str(self.data), "--replace"]), 0)
         self.assertIn("New: 0 studies", said.getvalue())
         self.assertTrue((there / "zirkel.sqlite").is_file())
         self.assertEqual(list(self.folder.glob("*.new")), [])

@@ -58,6 +58,51 @@ class Readings(unittest.TestCase):
         span, tilt = read_readings(table)
         self.assertEqual((span.units, tilt.degrees, span.id), (1.375, 45.0, "row_2"))
 
+    def test_as_another_spreadsheet_writes_it(self):
+        """Semicolons or tabs, decimal commas, capitals, names of landmarks."""
+        study = study_from(small())
+        for between in (";", "\t"):
+            table = between.join(("Kind", "From", "To", "Along", "Units", "Degrees")) + "\n"
+            table += between.join(("span", "can_top", "Pot, rim", "level", "1,375", "")) + "\n"
+            table += between.join(("tilt", "CAN, TOP OF RIM", "pot_rim", "", "", "12,5"))
+            name = next(each for each in study.landmarks if each.id == "can_top").name
+            table = table.replace("CAN, TOP OF RIM", name.upper())
+            pot = next(each for each in study.landmarks if each.id == "pot_rim").name
+            table = table.replace("Pot, rim", pot)
+            span, tilt = read_readings(table.encode(), study)
+            self.assertEqual((span.units, span.end), (1.375, "pot_rim"))
+            self.assertEqual((tilt.degrees, tilt.start), (12.5, "can_top"))
+
+    def test_names_that_mean_nothing_or_two_are_refused_with_what_would_do(self):
+        study = study_from(small())
+        twin = replace(study, landmarks=(*study.landmarks, replace(study.landmarks[0], id="x")))
+        name = study.landmarks[0].name
+        head = b"kind,from,to,degrees\n"
+        for held, row, said in (
+            (study, f'tilt,"{name} ",nowhere,10:30', "no landmark “nowhere”"),
+            (study, "tilt,can_tpo,pot_rim,10:30", "did you mean “can_top”"),
+            (twin, f'tilt,"{name}",pot_rim,10:30', "2 landmarks are called"),
+        ):
+            with self.assertRaises(BadInput) as caught:
+                read_readings(head + row.encode(), held)
+            self.assertTrue(caught.exception.field.startswith("row 2, "))
+            self.assertIn(said, caught.exception.problem)
+
+    def test_marks_in_inches_centimetres_and_by_name(self):
+        study = study_from(small())
+        name = study.landmarks[0].name
+        table = f'Landmark;From left (in);From top (in)\n"{name}";2,5;1\n'
+        self.assertTrue(is_marks(table.encode()))
+        (place,) = read_marks(table.encode(), study).values()
+        self.assertAlmostEqual(place[0], 63.5)
+        table = "landmark,from_left_mm,from_top_mm\npot_rim,9.7 cm,3 1/2 in\n"
+        self.assertAlmostEqual(read_marks(table.encode(), study)["pot_rim"][0], 97.0)
+        self.assertAlmostEqual(read_marks(table.encode(), study)["pot_rim"][1], 88.9)
+
+    def test_an_empty_table_says_that_it_is(self):
+        with self.assertRaisesRegex(BadInput, "the table is empty"):
+            read_readings(b"kind,from,to\n")
+
     def test_bad_tables(self):
         for table, field in (
             (b"a,b\n1,2\n", "file"),

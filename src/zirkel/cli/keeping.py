@@ -4,6 +4,7 @@ one file."""
 from __future__ import annotations
 
 import argparse
+import sys
 from collections.abc import Callable
 from pathlib import Path
 
@@ -43,6 +44,8 @@ def pack(options: argparse.Namespace) -> None:
     from zirkel.store.store import Store  # noqa: PLC0415
 
     database = _database(options.data)
+    if options.file.exists() and not (options.replace or _agreed(options.file)):
+        raise BadInput("file", f"{options.file} is there already: give another name, or --replace")
     beside = options.file.with_name(f"{options.file.name}.new")
     try:
         store = Store.at(database)
@@ -57,6 +60,13 @@ def pack(options: argparse.Namespace) -> None:
     finally:
         beside.unlink(missing_ok=True)
     print(f"{len(made.studies)} studies and {len(made.pictures)} pictures are in {options.file}.")
+
+
+def _agreed(file: Path) -> bool:
+    """Whether who sits before the terminal lets a file be written over."""
+    if not sys.stdin.isatty():
+        return False
+    return input(f"{file} is there already. Write over it? [y/N] ").strip().lower() in ("y", "yes")
 
 
 def unpack(options: argparse.Namespace) -> None:
@@ -105,3 +115,5 @@ def add_keeping(commands: argparse._SubParsersAction[argparse.ArgumentParser]) -
             sub.add_argument("name", nargs="?", help="which copy; without it, all are listed")
         if name in ("pack", "unpack"):
             sub.add_argument("file", type=Path, help="the archive, say shelf.zirkel.zip")
+        if name == "pack":
+            sub.add_argument("--replace", action="store_true", help="write over one that is there")

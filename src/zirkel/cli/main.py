@@ -238,14 +238,26 @@ def main(arguments: Sequence[str] | None = None) -> int:
             return 0
         if options.command == "practice":
             eyes = read_record(read_practice(_read(options.study, MOST_RECORD_BYTES)), USUAL)
-            print(json.dumps(PracticeAnswer.of(eyes).as_printed(), ensure_ascii=False))
-            return 0
+            return _printed(PracticeAnswer.of(eyes).as_printed())
         worked = Worked(read_study(_read(options.study)))
         answer = COMMANDS[options.command](worked, options)
     except ZirkelError as error:
         print(" ".join(str(error).split()), file=sys.stderr)
         return BAD_INPUT
-    print(json.dumps(answer.as_printed(), ensure_ascii=False))
+    return _printed(answer.as_printed())
+
+
+def _printed(answer: object) -> int:
+    """Print it; the exit status. One sentence where nobody reads it to its end, or nothing more can
+    be written."""
+    try:
+        sys.stdout.write(json.dumps(answer, ensure_ascii=False) + "\n")
+        sys.stdout.flush()
+    except OSError as error:
+        # What is still in the buffer must not fail again as Python ends.
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        print(f"The answer can't be written to its end: {error.strerror}.", file=sys.stderr)
+        return BAD_INPUT
     return 0
 
 

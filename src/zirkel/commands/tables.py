@@ -27,7 +27,7 @@ class ReadTable(Change):
             return replace(study, drawn={**study.drawn, **read_marks(data, study)})
         kept = list(study.sightings)
         taken = {each.id for each in kept}
-        for each in read_readings(data):
+        for each in read_readings(data, study):
             if each in study.sightings:
                 continue
             named = replace(each, id=free_id(each.id, taken))

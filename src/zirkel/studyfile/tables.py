@@ -1,12 +1,16 @@
-"""Marks and readings as CSV (RFC 4180, UTF-8), and readings read back."""
+"""Marks and readings as CSV (RFC 4180, UTF-8), and both read back: also from a table with
+semicolons or tabs between its columns, decimal commas, headings in capitals, inches, and names of
+landmarks in place of their ids."""
 
 from __future__ import annotations
 
 import csv
 import io
 import math
+import re
 from collections.abc import Mapping
 from decimal import Decimal
+from difflib import get_close_matches
 from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
@@ -14,7 +18,7 @@ from pydantic import TypeAdapter, ValidationError
 from zirkel.core.sheet.plan import Plan
 from zirkel.core.sightings import KINDS, Sighting
 from zirkel.core.study import Study
-from zirkel.core.values.fractions import MM_PER
+from zirkel.core.values.fractions import MM_PER, parse_length
 from zirkel.errors import BadInput
 from zirkel.studyfile.problems import said_plainly
 from zirkel.studyfile.sightings import AnySighting, sighting_to_core, sighting_to_file
@@ -75,29 +79,72 @@ def readings_csv(study: Study) -> bytes:
 def read_marks(data: bytes, study: Study) -> dict[str, tuple[float, float]]:
     """Where landmarks sit on the sheet, from a table of marks; rows without numbers are left out.
     BadInput names the row and the column that can't be taken."""
-    known = {each.id for each in study.landmarks}
+    names = _Names(study)
     made = {}
     for number, row in enumerate(_rows(data, "landmark"), 2):
-        name = _meant(row.get("landmark") or "")
-        left, top = (row.get("from_left_mm") or "").strip(), (row.get("from_top_mm") or "").strip()
-        if not (left and top):
+        place = [_side(number, row, side) for side in ("from_left", "from_top")]
+        if None in place:
             continue
-        if name not in known:
-            raise BadInput(f"row {number}, landmark", f"there is no landmark “{name}” here")
-        made[name] = (
-            _number(number, "from_left_mm", left), _number(number, "from_top_mm", top)
-        )  # fmt: skip
+        said = _meant(row.get("landmark") or "")
+        landmark = names.of(said)
+        if landmark is None:
+            raise BadInput(f"row {number}, landmark", names.unknown(said))
+        made[landmark] = (place[0] or 0.0, place[1] or 0.0)
     return made
 
 
+def _side(number: int, row: Mapping[str | Any, Any], side: str) -> float | None:
+    """How far from an edge, in mm, from the column in mm or the one in inches; None where neither
+    says so."""
+    for column, factor in ((f"{side}_mm", 1.0), (f"{side}_in", MM_PER["in"])):
+        text = (row.get(column) or "").strip()
+        if text:
+            return _length(number, column, text) if factor == 1.0 else factor * _number(
+                number, column, text
+            )  # fmt: skip
+    return None
+
+
+class _Names:
+    """Landmarks by id, or by name where only one is called so, in whatever capitals."""
+
+    def __init__(self, study: Study) -> None:
+        self._ids = {each.id for each in study.landmarks}
+        called: dict[str, list[str]] = {}
+        for each in study.landmarks:
+            called.setdefault(each.name.casefold(), []).append(each.id)
+        self._called = called
+
+    def of(self, said: str) -> str | None:
+        """The id; None where none is called so, or several are."""
+        if said in self._ids:
+            return said
+        found = self._called.get(said.casefold(), [])
+        return found[0] if len(found) == 1 else None
+
+    def unknown(self, said: str) -> str:
+        """Why none is meant, and what would do."""
+        many = self._called.get(said.casefold(), [])
+        if len(many) > 1:
+            return f"{len(many)} landmarks are called “{said}”: write {' or '.join(many)}"
+        near = get_close_matches(said.casefold(), [*self._called, *self._ids], 1)
+        hint = f": did you mean “{near[0]}”?" if near else ": write its name or its id"
+        return f"there is no landmark “{said}” here{hint}"
+
+
 def is_marks(data: bytes) -> bool:
-    """Whether a table is one of marks: its first row names `from_left_mm`."""
-    return b"from_left_mm" in data.split(b"\n", 1)[0]
+    """Whether a table is one of marks: its first row names `from_left_mm`, or the same in
+    inches."""
+    first = data.split(b"\n", 1)[0].decode("utf-8", "replace")
+    headings = {_heading(each) for each in re.split(r"[,;\t]", first)}
+    return bool(headings & {"from_left_mm", "from_left_in"})
 
 
-def read_readings(data: bytes) -> tuple[Sighting, ...]:
-    """Readings from a table; BadInput names the row and the column that can't be taken."""
-    return tuple(_read_row(number, row) for number, row in enumerate(_rows(data, "kind"), 2))
+def read_readings(data: bytes, study: Study | None = None) -> tuple[Sighting, ...]:
+    """Readings from a table, landmarks by id, or by their names in a study. BadInput names the row
+    and the column that can't be taken."""
+    names = None if study is None else _Names(study)
+    return tuple(_read_row(number, row, names) for number, row in enumerate(_rows(data, "kind"), 2))
 
 
 def _rows(data: bytes, needed: str) -> list[dict[str | Any, Any]]:
@@ -105,22 +152,55 @@ def _rows(data: bytes, needed: str) -> list[dict[str | Any, Any]]:
     if len(data) > MOST_BYTES:
         raise BadInput("file", f"the table has {len(data) / 1e6:.1f} MB, at most 2 MB can be read")
     try:
-        rows = csv.DictReader(io.StringIO(data.decode("utf-8-sig")))
-        if needed not in (rows.fieldnames or ()):
+        text = data.decode("utf-8-sig")
+        rows = csv.DictReader(io.StringIO(text), delimiter=_between(text))
+        rows.fieldnames = [_heading(each) for each in rows.fieldnames or ()]
+        if needed not in rows.fieldnames:
             raise BadInput("file", f"the first row must name the columns, `{needed}` among them")
-        return list(rows)
+        made = list(rows)
+        if not made:
+            raise BadInput("file", "the table is empty: nothing stands below its headings")
+        return made
     except UnicodeDecodeError as error:
         raise BadInput("file", f"the table is not UTF-8 text (byte {error.start})") from error
     except csv.Error as error:
         raise BadInput("file", f"the table can't be read as CSV: {error}") from error
 
 
-def _read_row(number: int, row: Mapping[str | Any, Any]) -> Sighting:
+def _between(text: str) -> str:
+    """What stands between columns: whichever of comma, semicolon and tab the headings have most
+    of."""
+    first = text.split("\n", 1)[0]
+    return max(",;\t", key=first.count)
+
+
+def _heading(text: str) -> str:
+    """A heading as the columns are called: "From left (mm)" is `from_left_mm`."""
+    return "_".join(re.findall(r"[^\W_]+", text.lower()))
+
+
+LANDMARKS = frozenset(
+    column
+    for kind in KINDS.values()
+    for name, role in kind.landmark_fields()
+    for column in ([f"{name}_a", f"{name}_b"] if role == "pair" else [name])
+)
+"""Columns that name landmarks."""
+
+
+def _read_row(number: int, row: Mapping[str | Any, Any], names: _Names | None = None) -> Sighting:
     record: dict[str, Any] = {
         name: _meant(value)
         for name, value in row.items()
         if name and isinstance(value, str) and _meant(value)
     }
+    for column in LANDMARKS & record.keys() if names else ():
+        if column == "at" and _is_time(record[column]):
+            continue
+        found = names.of(record[column]) if names else None
+        if found is None and names:
+            raise BadInput(f"row {number}, {column}", names.unknown(record[column]))
+        record[column] = found
     for name in PAIRS:
         ends = [record.pop(f"{name}_{end}", None) for end in ("a", "b")]
         if any(ends):
@@ -130,7 +210,7 @@ def _read_row(number: int, row: Mapping[str | Any, Any]) -> Sighting:
     if _is_figure(record.get("degrees", "")):
         # In a table, as in the file, a plain number of degrees is degrees; only a hand enters 2
         # and means two o'clock.
-        record["degrees"] = float(record["degrees"])
+        record["degrees"] = float(record["degrees"].replace(",", "."))
     if "struck" in record:
         record["struck"] = record["struck"].lower() in ("true", "1", "yes")
     record.setdefault("id", f"row_{number}")
@@ -143,14 +223,27 @@ def _read_row(number: int, row: Mapping[str | Any, Any]) -> Sighting:
 
 def _is_figure(text: str) -> bool:
     try:
-        return math.isfinite(float(text))
+        return math.isfinite(float(text.replace(",", ".")))
     except ValueError:
         return False
 
 
+def _is_time(text: str) -> bool:
+    """Whether `at` holds a time, as it did in tables of before."""
+    return bool(re.match(r"\d{4}-\d\d-\d\d", text))
+
+
+def _length(row: int, column: str, text: str) -> float:
+    """Millimetres, also as "9.7 cm" or "3 1/2 in"."""
+    try:
+        return parse_length(text).value
+    except ValueError:
+        return _number(row, column, text)
+
+
 def _number(row: int, column: str, text: str) -> float:
     try:
-        value = float(text)
+        value = float(text.replace(",", "."))
     except ValueError as error:
         raise BadInput(f"row {row}, {column}", f"“{text}” is not a number") from error
     if not math.isfinite(value):
