@@ -7,14 +7,15 @@ import numpy as np
 from PIL import Image
 
 from tests.paper.drawn import pages
+from tests.paper.words import written
 from zirkel.core.study import Margins, Sheet
+from zirkel.paper import recipe_pages as recipe
 from zirkel.paper.grid_overlay import BORDER_MM, grid_overlay
 from zirkel.paper.marks_sheet import PrintedMark, marks_sheet
 from zirkel.paper.page import Page, page_for
 from zirkel.paper.plan_svg import plan_svg
 from zirkel.paper.recipe_pages import Printed, recipe_pages
 from zirkel.paper.reference_print import reference_print
-from zirkel.paper.step_drawing import DrawnStep, draw_step, small_sheet
 from zirkel.paper.tick_strips import EDGE, NAME, Ticks, _laid, tick_strips
 from zirkel.paper.tilt_card import CARD_WIDE, LEFT, TOP, ray_end, tilt_card
 from zirkel.paper.viewfinder import OPENING, viewfinder
@@ -137,46 +138,29 @@ class Papers(unittest.TestCase):
         self.near(top, 10.0)
         self.proof(data)
 
-    def test_the_recipe_s_small_drawings(self):
-        plumb = DrawnStep("plumb", 0.0, [(20.0, 20.0)])
+    def recipe(self, count, page="A4"):
         items = [
             each
-            for i in range(1, 9)
+            for i in range(count)
             for each in (
-                Printed(f"Landmark {i}: straight under Chin.", "10 mm", (30.0 * i, 90.0), [plumb]),
-                Printed("Look: Landmark is level with Chin."),
+                Printed(f"Landmark {i}: straight under Chin, half-way down from Crown to Foot.",
+                        place=(20.0 + 47.0 * (i % 8), 30.0 + 60.0 * (i // 8))),
+                Printed("Look: Landmark is level with Chin.", done=False),
             )
-        ]
-        data = recipe_pages("A study", "Comparative", SHEET, ["Stand still."], items)
-        self.assertGreaterEqual(len(pages(data)), 2)
+        ]  # fmt: skip
+        return recipe_pages("A study", "Comparative", SHEET, ["Stand still."], items, page)
+
+    def test_a_recipe_of_seventeen_landmarks_takes_two_pages_and_is_numbered(self):
+        with written() as words:
+            data = self.recipe(17)
+        self.assertLessEqual(len(pages(data)), 2)
         self.proof(data)
-
-    def test_each_step_is_drawn_towards_where_it_leads(self):
-        """On a sheet of 440 mm, drawn ten times smaller: a plumb hangs through its landmark, a
-        level lies at its own, a length ends at the new one, all of them within a millimetre."""
-        to, via = (200.0, 300.0), (120.0, 80.0)
-        share = 0.1
-        for manner, value, upright, at in (
-            ("plumb", 0.0, True, via[0]), ("level", 0.0, False, via[1]),
-            ("left", 200.0, False, to[1]), ("top", 300.0, True, to[0]),
-        ):  # fmt: skip
-            page = Page("", 100.0, 100.0)
-            small = small_sheet(page, 10.0, 10.0, (440.0, 440.0), 44.0, [via], [])
-            draw_step(page, small, DrawnStep(manner, value, [via]), to)
-            (drawn,) = pages(page.done())
-            axis = 0 if upright else 1
-            found = [(a, b) for a, b in drawn.segments() if abs(a[axis] - b[axis]) < 1e-3
-                     and abs(a[axis] - (10.0 + share * at)) < TENTH
-                     and abs(a[1 - axis] - b[1 - axis]) > 5.0]  # fmt: skip
-            self.assertEqual(len(found), 1, manner)
-
-    def test_a_tilt_is_carried_to_its_landmark(self):
-        page = Page("", 100.0, 100.0)
-        small = small_sheet(page, 10.0, 10.0, (440.0, 440.0), 44.0, [], [])
-        draw_step(page, small, DrawnStep("tilt", 45.0, [(100.0, 300.0)]), (200.0, 200.0))
-        slopes = [(a, b) for a, b in pages(page.done())[0].segments()
-                  if abs(b[0] - a[0] + b[1] - a[1]) < 1e-3 and b[0] - a[0] > 9.9]  # fmt: skip
-        self.assertEqual(len(slopes), 1)
+        for number in range(1, 18):
+            # In the drawing of the whole, and beside its step.
+            self.assertEqual(
+                sum(each.said == str(number) for each in words if each.box[3] < 280.0), 2, number
+            )
+        self.near(pages(self.recipe(3, "Letter"))[0].size[0], 215.9)
 
     def test_lines_are_joined_as_they_are_dictated(self):
         ring = [(40.0, 40.0), (200.0, 60.0), (120.0, 300.0)]
@@ -184,7 +168,10 @@ class Papers(unittest.TestCase):
             Printed("Join the outermost marks.", line=ring, closed=True),
         ])  # fmt: skip
         triangles = [line for line in pages(data)[0].lines if len(line) == 3]
-        share = 44.0 / 420.0
+        share = min(
+            (210.0 - 2 * recipe.EDGE - recipe.BETWEEN) / 2.0 / SHEET.width_mm,
+            recipe.TALLEST / SHEET.height_mm,
+        )
         wide = [max(p[0] for p in line) - min(p[0] for p in line) for line in triangles]
         self.assertTrue(any(abs(each - share * 160.0) < TENTH for each in wide), wide)
 

@@ -84,7 +84,7 @@ class Sittings(SubjectCase):
         ended = self.change(type="end_sitting")
         self.assertIsNone(ended["clock"])
         self.change(type="note_sitting", sitting="sitting_3", note="Cold light from the left.")
-        entry = self.room()["log"][0]
+        entry = self.room()["log"][-1]
         self.assertEqual((entry["note"], entry["moved"]), ("Cold light from the left.", 1))
         file = json.loads(self.get(f"/studies/{self.number}/file").data)
         self.assertEqual(file["sittings"][-1]["note"], "Cold light from the left.")
@@ -142,15 +142,15 @@ class Sittings(SubjectCase):
         picture = self.post("/pictures", 201, data=saved(drawing(), "JPEG"))["picture"]
         bare = self.get(f"/studies/{self.number}/take/log").data
         self.change(type="keep_log_picture", sitting="sitting", picture=picture, said="Block-in")
-        entry = self.room()["log"][-1]
+        entry = self.room()["log"][0]
         self.assertEqual([(e["picture"], e["said"], e["check"]) for e in entry["pictures"]],
                          [(picture, "Block-in", None)])  # fmt: skip
         self.assertGreater(len(self.get(f"/studies/{self.number}/take/log").data), len(bare) + 500)
         self.change(type="keep_log_picture", sitting="sitting", picture=picture, said="Anew")
-        (again,) = self.room()["log"][-1]["pictures"]
+        (again,) = self.room()["log"][0]["pictures"]
         self.assertEqual(again["said"], "Anew")
         self.change(type="drop_log_picture", sitting="sitting", picture=picture)
-        self.assertEqual(self.room()["log"][-1]["pictures"], [])
+        self.assertEqual(self.room()["log"][0]["pictures"], [])
         # One that isn't in the data folder leaves its place empty.
         self.change(type="keep_log_picture", sitting="sitting", picture="e" * 64)
         self.assertEqual(self.get(f"/studies/{self.number}/take/log").status_code, 200)
@@ -169,7 +169,7 @@ class Sittings(SubjectCase):
         prompts = self.get(f"/studies/{self.number}/prompts").json["sightings"]
         self.assertFalse(any(each["control"] for each in prompts))
         self.assertTrue(self.room()["same"])
-        self.assertEqual(self.room()["log"][0]["readings"], 4)
+        self.assertEqual(self.room()["log"][-1]["readings"], 4)
 
     def test_in_a_short_pose_the_plan_is_asked(self):
         fresh = json.loads(BENCH)

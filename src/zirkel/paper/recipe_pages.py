@@ -1,4 +1,5 @@
-"""The recipe on paper: each landmark with its steps, and a small drawing of where they lead."""
+"""The recipe on paper, to be read at arm's length beside the sheet: the whole drawn once with the
+order's numbers, then every step in two columns, each with a box to tick."""
 
 from __future__ import annotations
 
@@ -13,100 +14,136 @@ from zirkel.core.words.tones import say_lines
 from zirkel.core.worked import Worked
 from zirkel.paper.base import Paper
 from zirkel.paper.depth_lines import say_ticks
-from zirkel.paper.page import LEADING, PENCIL, VERDIGRIS, Page
-from zirkel.paper.step_drawing import DrawnStep, Place, draw_step, small_sheet
+from zirkel.paper.page import GRAPHITE, LINE, PAGES_MM, PENCIL, Page
 
-WIDTH, HEIGHT = 210.0, 297.0
-EDGE, SMALL, GAP = 16.0, 44.0, 5.0
-LEFT = EDGE + SMALL + 8.0
-BESIDE = WIDTH - EDGE - LEFT
-PLACED, BETWEEN = 4.7, 4.0
-FOOT = 18.0
+EDGE, BETWEEN, FOOT = 13.0, 7.0, 15.0
+TEXT, LOOK, SET_UP, NUMBER = 3.9, 3.5, 3.5, 3.5
+BOX = 3.4
+INDENT = 10.5
+GAP = 1.8
+"""Space below a step."""
+
+TIGHT = 1.22
+"""Between lines of a step, of the type's height."""
+
+TALLEST = 96.0
+"""Height of the drawing of the whole, at most."""
+
+ROUND_A_MARK = ((1.2, -1.2), (1.2, 3.6), (-1.2, -1.2), (-1.2, 3.6), (2.2, 1.2), (-2.2, 1.2))
+"""Where a mark's number may stand, from the mark; to its left from its end."""
+
+LOOKED_AT = ("look", "back")
+"""Kinds of the dictation's items that leave nothing on the sheet."""
+
+Place = tuple[float, float]
 
 
 @dataclass(frozen=True, slots=True)
 class Printed:
-    """One thing of the dictation: its sentence; for a landmark to place also coordinates in words,
-    where it goes, and its steps; for a line to draw its points, and whether it closes."""
+    """One thing of the dictation: its sentence, and whether it is to be done and ticked off, not
+    only looked at; for a landmark to place where it goes, for a line to draw its points, and
+    whether it closes."""
 
     said: str
-    from_edges: str = ""
+    done: bool = True
     place: Place | None = None
-    steps: Sequence[DrawnStep] = ()
     line: Sequence[Place] = ()
     closed: bool = False
 
-    @property
-    def drawn(self) -> bool:
-        """Whether a small sheet stands beside its words."""
-        return self.place is not None or bool(self.line)
-
 
 def recipe_pages(
-    title: str, school: str, sheet: Sheet, set_up: Sequence[str], items: Sequence[Printed]
-) -> bytes:
-    """A4 pages: the set-up first, then the dictation in its order, each placing and line drawn."""
-    paper = Page(f"{title}, recipe", WIDTH, HEIGHT)
-    pages = 1
-    y = paper.head(EDGE, WIDTH - 2 * EDGE, title, school)
+    title: str, school: str, sheet: Sheet, set_up: Sequence[str], items: Sequence[Printed],
+    page: str = "A4",
+) -> bytes:  # fmt: skip
+    """Pages of the artist's own printer: the whole and the set-up first, then all steps."""
+    width, height = PAGES_MM[page]
+    paper = Page(f"{title}, recipe", width, height)
+    column = (width - 2 * EDGE - BETWEEN) / 2.0
+    lefts = (EDGE, EDGE + column + BETWEEN)
+    top = paper.head(EDGE, width - 2 * EDGE, title, school)
+    share = min(column / sheet.width_mm, TALLEST / sheet.height_mm)
+    _whole(paper, lefts[0], top, share, sheet, items)
+    y = top + 3.0
     for line in set_up:
-        y = paper.wrapped(EDGE, y, WIDTH - 2 * EDGE, line, 3.6)
-    y += 4.0
-    small = sheet.height_mm * min(SMALL / sheet.width_mm, SMALL / sheet.height_mm)
-    placed: list[Place] = []
-    lines: list[tuple[Sequence[Place], bool]] = []
+        y = paper.wrapped(lefts[1], y, column, line, SET_UP, colour=PENCIL) + 1.0
+    # The left column goes on below the drawing, the right one below the set-up.
+    ys = [top + share * sheet.height_mm + 7.0, y + 3.0]
+    at, pages, number = 0, 1, 0
     for each in items:
-        high = _high(paper, each, small)
-        if y + high > HEIGHT - FOOT:
-            paper.foot(EDGE, WIDTH - 2 * EDGE, pages)
+        number += each.place is not None
+        high = _high(paper, each, column)
+        while ys[at] + high > height - FOOT:
+            if at == 0:
+                at = 1
+                continue
+            paper.foot(EDGE, width - 2 * EDGE, pages)
             paper.turn_page()
-            pages += 1
-            y = paper.head(EDGE, WIDTH - 2 * EDGE, title, school)
-        _row(paper, y, each, sheet, placed, lines)
-        if each.place is not None:
-            placed.append(each.place)
-        if each.line:
-            lines.append((each.line, each.closed))
-        y += high
-    paper.foot(EDGE, WIDTH - 2 * EDGE, pages)
+            pages, at = pages + 1, 0
+            ys = [paper.head(EDGE, width - 2 * EDGE, title, school)] * 2
+        _step(paper, lefts[at], ys[at], column, each, number)
+        ys[at] += high
+    paper.foot(EDGE, width - 2 * EDGE, pages)
     return paper.done()
 
 
-def _row(
-    paper: Page, y: float, each: Printed, sheet: Sheet, placed: Sequence[Place],
-    lines: Sequence[tuple[Sequence[Place], bool]],
-) -> None:  # fmt: skip
-    if not each.drawn:
-        paper.wrapped(LEFT, y + 2.0, BESIDE, each.said, BETWEEN, colour=PENCIL, serif=True)
-        return
-    size = sheet.width_mm, sheet.height_mm
-    small = small_sheet(paper, EDGE, y, size, SMALL, placed, lines)
-    if each.place is None:
-        paper.line([small.at(p) for p in each.line], VERDIGRIS, 0.4, closed=each.closed)
-        paper.wrapped(LEFT, y + 4.0, BESIDE, each.said, PLACED, serif=True)
-        return
-    for step in each.steps:
-        draw_step(paper, small, step, each.place)
-    paper.line([_beside(small.at(each.place), -1.3, 0), _beside(small.at(each.place), 1.3, 0)],
-               VERDIGRIS, 0.5)  # fmt: skip
-    paper.line([_beside(small.at(each.place), 0, -1.3), _beside(small.at(each.place), 0, 1.3)],
-               VERDIGRIS, 0.5)  # fmt: skip
-    paper.text(LEFT - 3.0, y + 4.0, str(len(placed) + 1), 3.4, strong=True, anchor="end")
-    below = paper.wrapped(LEFT, y + 4.0, BESIDE, each.said, PLACED, serif=True)
-    paper.wrapped(LEFT, below + 0.6, BESIDE, each.from_edges, 3.2, colour=PENCIL)
+def _whole(
+    paper: Page, left: float, top: float, share: float, sheet: Sheet, items: Sequence[Printed]
+) -> None:
+    """The sheet in small with every line and mark, each mark numbered as it comes."""
+
+    def at(place: Place) -> Place:
+        return left + share * place[0], top + share * place[1]
+
+    paper.box(left, top, share * sheet.width_mm, share * sheet.height_mm, LINE, 0.3)
+    for each in items:
+        if each.line:
+            paper.line([at(one) for one in each.line], PENCIL, 0.2, closed=each.closed)
+    marks = [at(each.place) for each in items if each.place is not None]
+    taken = [(x - 0.8, y - 0.8, x + 0.8, y + 0.8) for x, y in marks]
+    for number, (x, y) in enumerate(marks, 1):
+        paper.cross(x, y, 0.8)
+        said = str(number)
+        wide = paper.wide(said, NUMBER, strong=True)
+
+        def box(beside: Place, x: float = x, y: float = y, wide: float = wide) -> _Box:
+            begins = x + beside[0] - (wide if beside[0] < 0 else 0.0)
+            return begins, y + beside[1] - 0.72 * NUMBER, begins + wide, y + beside[1]
+
+        best = min(ROUND_A_MARK, key=lambda beside: _over(box(beside), taken))
+        found = box(best)
+        taken.append(found)
+        paper.text(found[0], found[3], said, NUMBER, strong=True)
 
 
-def _beside(at: Place, x: float, y: float) -> Place:
-    return at[0] + x, at[1] + y
+_Box = tuple[float, float, float, float]
 
 
-def _high(paper: Page, each: Printed, small: float) -> float:
-    """How high it comes out, with the space below it."""
-    size = PLACED if each.drawn else BETWEEN
-    words = LEADING * size * len(paper.lines(each.said, BESIDE, size, serif=True))
-    if not each.drawn:
-        return 2.6 + words
-    return GAP + max(small, 2.0 + words + (LEADING * 3.2 if each.from_edges else 0.0))
+def _over(box: _Box, taken: Sequence[_Box]) -> float:
+    """How much of what stands already a box would lie over."""
+    return sum(
+        max(min(box[2], each[2]) - max(box[0], each[0]), 0.0)
+        * max(min(box[3], each[3]) - max(box[1], each[1]), 0.0)
+        for each in taken
+    )
+
+
+def _step(paper: Page, left: float, y: float, column: float, each: Printed, number: int) -> None:
+    size = TEXT if each.done else LOOK
+    if each.done:
+        paper.box(left, y - 0.8 * BOX, BOX, BOX, GRAPHITE, 0.3)
+    if each.place is not None:
+        paper.text(left + INDENT - 1.4, y, str(number), NUMBER, strong=True, anchor="end")
+    colour = GRAPHITE if each.done else PENCIL
+    for line in paper.lines(each.said, column - INDENT, size, serif=True):
+        paper.text(left + INDENT, y, line, size, colour=colour, serif=True)
+        y += TIGHT * size
+
+
+def _high(paper: Page, each: Printed, column: float) -> float:
+    """How high a step comes out, with the space below it."""
+    size = TEXT if each.done else LOOK
+    lines = len(paper.lines(each.said, column - INDENT, size, serif=True))
+    return GAP + TIGHT * size * lines
 
 
 def _of(worked: Worked) -> bytes:
@@ -114,29 +151,19 @@ def _of(worked: Worked) -> bytes:
     scene = scene_of(study, words, recipe, worked.squares)
     items = []
     for each in worked.dictation:
-        made = each.construction
-        if each.kind != "place" or made is None:
-            line, closed = _line(each, scene.places)
-            items.append(Printed(say_item(each, scene), line=line, closed=closed))
-            continue
-        mark = worked.plan.marks[made.landmark]
-        items.append(
-            Printed(
-                say_item(each, scene),
-                f"or {words.length(mark.held_left_mm)} from the left and "
-                f"{words.length(mark.held_top_mm)} from the top edge",
-                made.place,
-                [DrawnStep(s.manner, s.value, [scene.places[name] for name in s.via])
-                 for s in made.steps],
-            )
-        )  # fmt: skip
+        made = each.construction if each.kind == "place" else None
+        line, closed = _line(each, scene.places)
+        done = each.kind not in LOOKED_AT
+        place = made.place if made else None
+        items.append(Printed(say_item(each, scene), done, place, line, closed))
     set_up = [hint.text for hint in worked.school.set_up] + say_ticks(worked.depth_on_sheet)
     if study.overlaps:
         shapes, marks = ({e.id: e.name for e in each} for each in (study.shapes, study.landmarks))
         set_up += say_lines(worked.layers, shapes, worked.running_back, marks)
     for row in study.repeats:
         set_up += say_repeat(row, words)
-    return recipe_pages(study.title, worked.school.title, study.sheet, set_up, items)
+    page = "Letter" if study.inches else "A4"
+    return recipe_pages(study.title, worked.school.title, study.sheet, set_up, items, page)
 
 
 def _line(item: Item, places: Mapping[str, Place]) -> tuple[Sequence[Place], bool]:
@@ -149,4 +176,5 @@ def _line(item: Item, places: Mapping[str, Place]) -> tuple[Sequence[Place], boo
     return (points if len(points) > 1 else ()), closed
 
 
-PAPER = Paper("recipe", "Recipe", "as it is dictated, drawn", _of)
+PAPER = Paper("recipe", "Recipe", "as it is dictated, with the whole drawn", _of)
+"""The recipe as a paper to take along."""
