@@ -63,6 +63,24 @@ class Papers(unittest.TestCase):
         self.assertLessEqual({82.1, 240.6}, ticks)
         self.proof(data)
 
+    def test_a_long_strip_comes_in_pieces_that_glued_are_whole(self):
+        """Joined at the dashed line, every tick stands at its own distance from the zero."""
+        wanted = {40.0, 200.5, 261.0, 410.3}
+        data = tick_strips("A study", [Ticks("heights", [(at, f"{at}") for at in wanted])])
+        (page,) = pages(data)
+        self.near(page.size[0], 297.0)
+        upright = [(a, b) for a, b in page.segments() if abs(a[0] - b[0]) < 1e-6]
+        tall = sorted({(round(min(a[1], b[1]), 2), round(abs(a[1] - b[1]), 2), round(a[0], 2))
+                       for a, b in upright})  # fmt: skip
+        tops = sorted({top for top, _, x in tall if abs(x - EDGE) < TENTH})
+        self.assertGreaterEqual(len(tops), 2)
+        joint = next(x for top, high, x in tall if top == tops[0] and high > 9.0 and x > 100.0)
+        found = set()
+        for k, top in enumerate(tops):
+            found |= {round(x - EDGE + k * (joint - EDGE), 1) for at, high, x in tall
+                      if at == top and 3.0 < high < 9.0}  # fmt: skip
+        self.assertLessEqual(wanted, found)
+
     def test_many_strips_go_over_several_pages(self):
         strips = [Ticks(f"strip {i}", [(50.0 + i, "x")]) for i in range(30)]
         self.assertGreater(len(pages(tick_strips("A study", strips))), 1)
@@ -104,14 +122,13 @@ class Papers(unittest.TestCase):
                 covered = at < other <= at + ruler.wide(name, NAME)
                 self.assertFalse(covered and lower >= row, f"{other} runs through {name}")
 
-    def test_strips_take_the_smallest_page_that_holds_them(self):
-        for far, size in ((120.0, (210.0, 297.0)), (240.0, (297.0, 210.0)), (300.0, (420.0, 297.0)),
-                          (900.0, None)):  # fmt: skip
-            page = pages(tick_strips("A study", [Ticks("from Crown", [(far, "Toe")])]))[0]
-            if size:
-                self.assertEqual(tuple(round(each) for each in page.size), size)
-            else:
-                self.assertGreater(page.size[0], 900.0)
+    def test_strips_come_on_the_artist_s_own_paper_however_long_they_are(self):
+        for far, page, size in ((120.0, "A4", (297.0, 210.0)), (240.0, "Letter", (279.4, 215.9)),
+                                (900.0, "A4", (297.0, 210.0))):  # fmt: skip
+            strips = [Ticks("from Crown", [(far, "Toe")])]
+            for each in pages(tick_strips("A study", strips, page)):
+                self.near(each.size[0], size[0])
+                self.near(each.size[1], size[1])
 
     def test_long_words_are_never_cut(self):
         page = Page("", 100.0, 100.0)

@@ -1,5 +1,5 @@
 // A picture as the subject: turned to true, cropped, looked at in few tones; landmarks set on it.
-import { Button, Input, Slider, Switch } from "antd";
+import { Button, Input, Switch } from "antd";
 import { useState } from "react";
 import { api } from "../../../api/client";
 import type { Bench, Change, PictureSubject } from "../../../api/types";
@@ -7,6 +7,7 @@ import type { Point } from "../../../geometry/scale";
 import { toPicture } from "../../../geometry/turned";
 import { Choice } from "../../../shared/Choice";
 import { download } from "../../../shared/download";
+import { Looks } from "./Looks";
 import styles from "./Picture.module.css";
 import { PictureBoard } from "./PictureBoard";
 
@@ -223,53 +224,6 @@ function Landmarks({
           </li>
         ))}
       </ul>
-    </section>
-  );
-}
-
-function Looks({
-  picture,
-  look,
-}: {
-  picture: PictureSubject;
-  look: (part: Partial<PictureSubject>) => void;
-}) {
-  return (
-    <section className={styles.looks}>
-      <h2>How it is looked at</h2>
-      <label className={styles.row}>
-        <Switch checked={picture.grey} onChange={(grey) => look({ grey })} /> Grey
-      </label>
-      <label>
-        Squint
-        <Slider
-          defaultValue={picture.squint}
-          min={0}
-          max={30}
-          onChangeComplete={(squint) => look({ squint })}
-          ariaLabelForHandle="Squint"
-        />
-      </label>
-      <label>
-        Contrast
-        <Slider
-          defaultValue={picture.contrast}
-          min={0.4}
-          max={2.5}
-          step={0.1}
-          onChangeComplete={(contrast) => look({ contrast })}
-          ariaLabelForHandle="Contrast"
-        />
-      </label>
-      <div>
-        Flat tones
-        <Choice
-          block
-          options={[{ value: 0, label: "All" }, 2, 3, 5, 7]}
-          value={picture.tones}
-          onChange={(tones) => look({ tones: tones as PictureSubject["tones"] })}
-        />
-      </div>
     </section>
   );
 }
