@@ -54,10 +54,13 @@ export function ValueKeys({ pad }: { pad: Pad }) {
       {kind.sort === "tilt" ? (
         <>
           <ClockFace degrees={handFrom(asMeant("tilt", state.value))} onChange={set} />
-          <p className={styles.hint}>
-            Turn the hand, or type an hour as 2 or 1:30, degrees as 45 or 8°. Four and ten o'clock
-            are one tilt.
-          </p>
+          <div className={styles.beside}>
+            <p className={styles.hint}>
+              Turn the hand, or type an hour as 2 or 1:30, degrees as 45 or 8°. Four and ten o'clock
+              are one tilt.
+            </p>
+            <InWords like="half past four" value={state.value} onChange={set} />
+          </div>
         </>
       ) : (
         <>
@@ -98,18 +101,25 @@ export function ValueKeys({ pad }: { pad: Pad }) {
               </button>
             )}
           </Keys>
+          <InWords like="two and three eighths" value={state.value} onChange={set} />
         </>
       )}
-      <input
-        className={`field ${styles.spoken}`}
-        aria-label="The value in words"
-        placeholder={
-          kind.sort === "tilt" ? "or say: half past four" : "or say: two and three eighths"
-        }
-        value={/[a-z]/i.test(state.value) ? state.value : ""}
-        onChange={(event) => set(event.target.value)}
-      />
     </div>
+  );
+}
+
+type InWordsProps = { like: string; value: string; onChange: (value: string) => void };
+
+/** The value as it is said, for a device that takes dictation. */
+function InWords({ like, value, onChange }: InWordsProps) {
+  return (
+    <input
+      className={`field ${styles.spoken}`}
+      aria-label="The value in words"
+      placeholder={`or say: ${like}`}
+      value={/[a-z]/i.test(value) ? value : ""}
+      onChange={(event) => onChange(event.target.value)}
+    />
   );
 }
 
