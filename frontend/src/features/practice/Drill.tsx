@@ -8,6 +8,7 @@ import { Coming } from "../../shared/Coming";
 import buttons from "../../shared/LinkButton.module.css";
 import { Said } from "../../shared/Said";
 import { ShortcutHelp } from "../../shared/ShortcutHelp";
+import { asMinutes } from "../../shared/sittingClock";
 import { useShortcuts } from "../../shared/useShortcuts";
 import { Board } from "./Board";
 import styles from "./Drill.module.css";
@@ -185,7 +186,7 @@ function Trial({ drill, posed }: TrialProps) {
     <>
       <p className={styles.asks} data-asks>
         {posed.asks}
-        {left !== null && !judged && <b className={styles.clock}>{minutes(left)}</b>}
+        {left !== null && !judged && <b className={styles.clock}>{asMinutes(left)}</b>}
       </p>
       <Board
         posed={posed}
@@ -281,10 +282,6 @@ function useClock(seconds: number | null): number | null {
     return () => window.clearInterval(tick);
   }, [seconds]);
   return seconds === null ? null : Math.max(Math.ceil(seconds - (now - began) / 1000), 0);
-}
-
-function minutes(seconds: number): string {
-  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
 }
 
 function sentence(error: Error): string {
