@@ -133,7 +133,7 @@ LONG_STILL = {
     "features/practice/Drill.tsx": 289,
     "features/bench/pad/usePad.ts": 281,
     "features/bench/picture/BenchPicture.tsx": 400,
-    "features/sitting/Sitting.module.css": 417,
+    "features/sitting/Sitting.module.css": 418,
     "features/lesson/Lesson.module.css": 270,
     "features/check/Check.module.css": 256,
     "features/tone/Tone.module.css": 317,

@@ -20,7 +20,7 @@ class Metres(unittest.TestCase):
             self.assertAlmostEqual(found.value, mm, msg=text)
 
     def test_what_is_no_unit_is_no_length(self):
-        for text in ("2 miles", "3 M", "m", "2 m 60", "two ells"):
+        for text in ("2 miles", "3 M", "m", "2 m 60", "two m"):
             with self.assertRaises(ValueError):
                 parse_length(text)
 

@@ -26,7 +26,7 @@ _UNITS = {"millimetre": "mm", "millimeter": "mm", "centimetre": "cm", "centimete
           "metre": "m", "meter": "m", "inch": "in", "degree": "°", "unit": "",
           "time": ""}  # fmt: skip
 _UNITS |= {f"{name}s": sign for name, sign in _UNITS.items()} | {"inches": "in"}
-_UNITS |= {"mm": "mm", "cm": "cm", "m": "m", "in": "in", "°": "°"}
+_UNITS |= {"mm": "mm", "cm": "cm", "°": "°"}
 _HEARD = {"to": "two", "too": "two", "for": "four", "fore": "four", "won": "one", "ate": "eight",
           "tree": "three", "sex": "six", "nought": "zero", "oh": "zero", "none": "zero",
           "nothing": "zero"}  # fmt: skip
