@@ -134,7 +134,6 @@ LONG_STILL = {
     "features/bench/pad/usePad.ts": 281,
     "features/bench/picture/BenchPicture.tsx": 400,
     "features/sitting/Sitting.module.css": 418,
-    "features/lesson/Lesson.module.css": 270,
     "features/check/Check.module.css": 256,
     "features/tone/Tone.module.css": 317,
     "features/wall/StudyWall.module.css": 294,

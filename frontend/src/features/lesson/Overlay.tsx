@@ -1,6 +1,6 @@
 // A block-in over the truth, in small.
 import type { LessonWall } from "../../api/types";
-import styles from "./Lesson.module.css";
+import styles from "./Overlay.module.css";
 
 type Line = LessonWall["truth"][number];
 
