@@ -85,7 +85,9 @@ class Passcode(DoorCase):
         client = self.device()
         self.knock(client)
         held = client.get_cookie("zirkel_device").value
-        for odd in ("", "x", held[:-1] + ("A" if held[-1] != "A" else "B"), held + "x",
+        # Not the last sign: of that the signature takes only four of six bits.
+        changed = f"{held[:-9]}{'A' if held[-9] != 'A' else 'B'}{held[-8:]}"
+        for odd in ("", "x", changed, held + "x",
                     "W10.sig", held.split(".")[0], "null", "\"\""):  # fmt: skip
             other = self.device(PHONE)
             other.set_cookie("zirkel_device", odd)
