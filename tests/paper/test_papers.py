@@ -179,6 +179,22 @@ class Papers(unittest.TestCase):
             )
         self.near(pages(self.recipe(3, "Letter"))[0].size[0], 215.9)
 
+    def test_a_sentence_longer_than_a_page_goes_on_and_comes_to_an_end(self):
+        long = "Join " + ", ".join(f"landmark {k} of many" for k in range(400)) + "."
+        with written() as words:
+            data = recipe_pages("A study", "Comparative", SHEET, [], [Printed(long)])
+        self.assertGreater(len(pages(data)), 1)
+        said = " ".join(each.said for each in words)
+        for k in (0, 199, 399):
+            self.assertIn(f"landmark {k} of", said)
+        self.assertTrue(all(each.box[3] < 297.0 - 6.0 for each in words))
+
+    def test_strips_with_ticks_as_close_as_can_be_stay_on_their_page(self):
+        close = [(100.0 + 0.2 * k, f"Landmark number {k}") for k in range(100)]
+        with written() as words:
+            tick_strips("A study", [Ticks("heights", close)])
+        self.assertTrue(all(each.box[3] < each.size[1] for each in words))
+
     def test_lines_are_joined_as_they_are_dictated(self):
         ring = [(40.0, 40.0), (200.0, 60.0), (120.0, 300.0)]
         data = recipe_pages("A study", "Comparative", SHEET, [], [

@@ -11,7 +11,6 @@ from zirkel.commands.base import Change
 from zirkel.core.artist import CountedTo, Leanings, OwnHand
 from zirkel.core.study import Study
 from zirkel.studyfile.entries import Factor, Finite
-from zirkel.studyfile.references import check_references
 
 
 class SetCounting(Change):
@@ -61,13 +60,8 @@ class SetLeanings(Change):
 
     def made(self, study: Study) -> Study:
         """The study adjusted so; said once, it is not asked again."""
-        after = replace(
-            study,
-            leanings=Leanings(self.length, self.tilt_degrees),
-            trust={**study.trust, **self.trust},
-        )
-        check_references(after)
-        return after
+        own = Leanings(self.length, self.tilt_degrees)
+        return replace(study, leanings=own, trust={**study.trust, **self.trust})
 
     def label(self, before: Study, after: Study) -> str:
         """That it was said."""

@@ -8,10 +8,10 @@ from dataclasses import asdict
 from zirkel.core.sitting.materials import Item, Materials
 from zirkel.core.values.names import slug
 from zirkel.errors import NotFound
-from zirkel.materials import ENDING, all_materials, own_path
+from zirkel.materials import ENDING, all_materials
 from zirkel.store.store import Store
 from zirkel.studyfile.materials_file import FileItem, read_materials
-from zirkel.studyfile.own_files import keep_own
+from zirkel.studyfile.own_files import keep_own, own_path
 
 MOST_LISTS = 100
 MY_OWN, MY_OWN_TITLE = "my_own", "My own"
@@ -24,20 +24,15 @@ def keep_list(store: Store, name: str, items: list[FileItem]) -> None:
     known = all_materials(folder)[0].get(name)
     if known is None and name != MY_OWN:
         raise NotFound(f"There is no list called “{name}”.")
+    own = own_path(folder, ENDING, read_materials, name)
     if not items:
-        drop_list(store, name)
+        if own is not None:
+            own.unlink(missing_ok=True)
         return
     held = known or Materials(MY_OWN, MY_OWN_TITLE, (), (Item(""),), ())
     document = {**asdict(held), "items": [each.model_dump() for each in items],
                 "format": "zirkel-materials", "version": 1}  # fmt: skip
     data = json.dumps(document, ensure_ascii=False, indent=1).encode()
     read_materials(data)
-    keep_own(own_path(folder, name) or folder / f"{slug(name)}{ENDING}", ENDING, data, "lists",
-             MOST_LISTS)  # fmt: skip
-
-
-def drop_list(store: Store, name: str) -> None:
-    """Give an own list up: the shipped one of that name stands again, if there is one."""
-    path = own_path(store.folder / "materials", name)
-    if path is not None:
-        path.unlink(missing_ok=True)
+    path = own or folder / f"{slug(name)}{ENDING}"
+    keep_own(path, ENDING, data, "lists", MOST_LISTS)

@@ -7,7 +7,6 @@ from functools import cache
 from pathlib import Path
 
 from zirkel.core.sitting.materials import Materials
-from zirkel.errors import BadInput
 from zirkel.studyfile.materials_file import read_materials
 from zirkel.studyfile.own_files import read_own
 
@@ -22,17 +21,6 @@ def shipped_materials() -> dict[str, Materials]:
     made = [read_materials(path.read_bytes()) for path in sorted(FOLDER.glob(f"*{ENDING}"))]
     made.sort(key=lambda each: each.name != FIRST)
     return {each.name: each for each in made}
-
-
-def own_path(folder: Path, name: str) -> Path | None:
-    """The own file that holds the list of that name."""
-    for path in folder.glob(f"*{ENDING}"):
-        try:
-            if read_materials(path.read_bytes()).name == name:
-                return path
-        except (BadInput, OSError):
-            continue
-    return None
 
 
 def all_materials(folder: Path) -> tuple[dict[str, Materials], tuple[str, ...]]:

@@ -26,6 +26,9 @@ GAP = 1.8
 TIGHT = 1.22
 """Between lines of a step, of the type's height."""
 
+HEAD = 60.0
+"""Room that a page's head takes at most."""
+
 TALLEST = 96.0
 """Height of the drawing of the whole, at most."""
 
@@ -36,6 +39,7 @@ LOOKED_AT = ("look", "back")
 """Kinds of the dictation's items that leave nothing on the sheet."""
 
 Place = tuple[float, float]
+Rectangle = tuple[float, float, float, float]
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,6 +53,11 @@ class Printed:
     place: Place | None = None
     line: Sequence[Place] = ()
     closed: bool = False
+
+    @property
+    def size(self) -> float:
+        """Height of its type, in mm."""
+        return TEXT if self.done else LOOK
 
 
 def recipe_pages(
@@ -69,19 +78,27 @@ def recipe_pages(
     # The left column goes on below the drawing, the right one below the set-up.
     ys = [top + share * sheet.height_mm + 7.0, y + 3.0]
     at, pages, number = 0, 1, 0
+    most = int((height - FOOT - HEAD) / (TIGHT * TEXT))
     for each in items:
         number += each.place is not None
-        high = _high(paper, each, column)
-        while ys[at] + high > height - FOOT:
-            if at == 0:
-                at = 1
+        lines = paper.lines(each.said, column - INDENT, each.size, serif=True)
+        begins = True
+        while lines:
+            # A sentence longer than a column goes on in the next one.
+            room = int((height - FOOT - ys[at]) / (TIGHT * each.size))
+            if room < min(len(lines), most):
+                if at == 1:
+                    paper.foot(EDGE, width - 2 * EDGE, pages)
+                    paper.turn_page()
+                    pages += 1
+                    ys = [paper.head(EDGE, width - 2 * EDGE, title, school)] * 2
+                at = 1 - at
                 continue
-            paper.foot(EDGE, width - 2 * EDGE, pages)
-            paper.turn_page()
-            pages, at = pages + 1, 0
-            ys = [paper.head(EDGE, width - 2 * EDGE, title, school)] * 2
-        _step(paper, lefts[at], ys[at], column, each, number)
-        ys[at] += high
+            if begins:
+                _box(paper, lefts[at], ys[at], each, number)
+            ys[at] = _words(paper, lefts[at] + INDENT, ys[at], lines[:room], each)
+            lines, begins = lines[room:], False
+        ys[at] += GAP
     paper.foot(EDGE, width - 2 * EDGE, pages)
     return paper.done()
 
@@ -105,20 +122,17 @@ def _whole(
         said = str(number)
         wide = paper.wide(said, NUMBER, strong=True)
 
-        def box(beside: Place, x: float = x, y: float = y, wide: float = wide) -> _Box:
+        def room(beside: Place, x: float = x, y: float = y, wide: float = wide) -> Rectangle:
             begins = x + beside[0] - (wide if beside[0] < 0 else 0.0)
             return begins, y + beside[1] - 0.72 * NUMBER, begins + wide, y + beside[1]
 
-        best = min(ROUND_A_MARK, key=lambda beside: _over(box(beside), taken))
-        found = box(best)
+        best = min(ROUND_A_MARK, key=lambda beside: _over(room(beside), taken))
+        found = room(best)
         taken.append(found)
         paper.text(found[0], found[3], said, NUMBER, strong=True)
 
 
-_Box = tuple[float, float, float, float]
-
-
-def _over(box: _Box, taken: Sequence[_Box]) -> float:
+def _over(box: Rectangle, taken: Sequence[Rectangle]) -> float:
     """How much of what stands already a box would lie over."""
     return sum(
         max(min(box[2], each[2]) - max(box[0], each[0]), 0.0)
@@ -127,23 +141,21 @@ def _over(box: _Box, taken: Sequence[_Box]) -> float:
     )
 
 
-def _step(paper: Page, left: float, y: float, column: float, each: Printed, number: int) -> None:
-    size = TEXT if each.done else LOOK
+def _box(paper: Page, left: float, y: float, each: Printed, number: int) -> None:
+    """What stands before a step: a box to tick, a landmark's number."""
     if each.done:
         paper.box(left, y - 0.8 * BOX, BOX, BOX, GRAPHITE, 0.3)
     if each.place is not None:
         paper.text(left + INDENT - 1.4, y, str(number), NUMBER, strong=True, anchor="end")
-    colour = GRAPHITE if each.done else PENCIL
-    for line in paper.lines(each.said, column - INDENT, size, serif=True):
-        paper.text(left + INDENT, y, line, size, colour=colour, serif=True)
-        y += TIGHT * size
 
 
-def _high(paper: Page, each: Printed, column: float) -> float:
-    """How high a step comes out, with the space below it."""
-    size = TEXT if each.done else LOOK
-    lines = len(paper.lines(each.said, column - INDENT, size, serif=True))
-    return GAP + TIGHT * size * lines
+def _words(paper: Page, left: float, y: float, lines: Sequence[str], each: Printed) -> float:
+    """Lines of a step; the base line that comes next."""
+    for line in lines:
+        colour = GRAPHITE if each.done else PENCIL
+        paper.text(left, y, line, each.size, colour=colour, serif=True)
+        y += TIGHT * each.size
+    return y
 
 
 def _of(worked: Worked) -> bytes:

@@ -14,7 +14,7 @@ from dataclasses import dataclass
 from zirkel.core.sheet.arithmetic.dividers import worth_carrying
 from zirkel.core.worked import Worked
 from zirkel.paper.base import Paper
-from zirkel.paper.page import CHALK, GRAPHITE, LINE, PAGES_MM, PENCIL, Page
+from zirkel.paper.page import CHALK, GRAPHITE, LINE, PAGES_MM, PENCIL, Page, page_for
 
 EDGE, NAME = 14.0, 3.5
 TICK, LINE_MM, FOOT = 3.8, 4.0, 6.0
@@ -37,6 +37,10 @@ def tick_strips(title: str, strips: Sequence[Ticks], page: str = "A4") -> bytes:
     height, width = PAGES_MM[page]
     ruler = Page("", 100.0, 100.0)
     pieces = [piece for strip in strips for piece in _pieces(ruler, strip, width - 2 * EDGE)]
+    tallest = max((_height(_laid(ruler, each)) for each in pieces), default=0.0)
+    if tallest > height - TOP - BOTTOM:
+        # So many ticks stand so close that their names need a larger page.
+        width, height = page_for(width, tallest + TOP + BOTTOM)
     paper = Page(f"{title}, tick strips", width, height)
     y = _head(paper, title)
     for strip in pieces:

@@ -5,11 +5,19 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from pathlib import Path
-from typing import TypeVar
+from typing import Protocol, TypeVar
 
 from zirkel.errors import BadInput
 
 T = TypeVar("T")
+
+
+class Named(Protocol):
+    """What an artist keeps under a name."""
+
+    @property
+    def name(self) -> str:
+        """That name."""
 
 
 def read_own(
@@ -25,6 +33,17 @@ def read_own(
         except (BadInput, OSError) as error:
             wrong.append(f"{path.name}: {error}")
     return found, tuple(wrong)
+
+
+def own_path(folder: Path, ending: str, read: Callable[[bytes], Named], name: str) -> Path | None:
+    """The file of a folder in which something of that name is kept; None where there is none."""
+    for path in folder.glob(f"*{ending}"):
+        try:
+            if read(path.read_bytes()).name == name:
+                return path
+        except (BadInput, OSError):
+            continue
+    return None
 
 
 def keep_own(path: Path, ending: str, data: bytes, what: str, most: int) -> None:

@@ -36,10 +36,10 @@ from zirkel.core.words.sitting import (
     say_spent,
 )
 from zirkel.core.worked import Worked
-from zirkel.errors import BadInput, NotFound
+from zirkel.errors import NotFound
 from zirkel.poses import ENDING, FIRST, all_poses
 from zirkel.store.store import Store
-from zirkel.studyfile.own_files import keep_own
+from zirkel.studyfile.own_files import keep_own, own_path
 from zirkel.studyfile.poses_file import PosesFile, poses_of, read_poses, write_poses
 from zirkel.views.care import CareShown, MaterialsShown, care_of, laid_out
 from zirkel.views.place import PlaceShown, place_shown
@@ -335,12 +335,7 @@ def keep_poses(store: Store, file: PosesFile) -> SetShown:
 
 def drop_poses(store: Store, name: str) -> None:
     """Take an own set away; NotFound where there is none of that name."""
-    for path in (store.folder / FOLDER).glob(f"*{ENDING}"):
-        try:
-            found = read_poses(path.read_bytes()).name == name
-        except BadInput:
-            continue
-        if found:
-            path.unlink(missing_ok=True)
-            return
-    raise NotFound(f"There is no own set of poses called “{name}”.")
+    path = own_path(store.folder / FOLDER, ENDING, read_poses, name)
+    if path is None:
+        raise NotFound(f"There is no own set of poses called “{name}”.")
+    path.unlink(missing_ok=True)

@@ -99,11 +99,11 @@ def _own(leanings: Leanings, trust: dict[str, float]) -> OwnLeanings:
 
 
 def _hands(store: Store, stored: Stored) -> list[RealHand]:
-    """What this study and the last others say of the hand, this one first."""
+    """What this study and the last others of real subjects say of the hand, this one first."""
     found = [stored]
     for number in store.cards.holding("photographed", LAST):
         other = store.get_or_broken(number) if number != stored.id else None
-        if isinstance(other, Stored):
+        if isinstance(other, Stored) and not isinstance(other.study.subject, SimulatedSubject):
             found.append(other)
     told = [each.worked.true_places for each in found]
     return [each.hand for each in told if each is not None and each.hand is not None]

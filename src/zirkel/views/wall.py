@@ -132,7 +132,7 @@ def _made_anew(store: Store, listed: Listed) -> StudyCard | BrokenCard:
             undo=stored.undo,
         )  # fmt: skip
     solved = stored.worked.solved or len(stored.study.landmarks) <= MOST_SOLVED
-    made = _made(stored, solved)
+    made = card_of(stored, solved)
     if solved:
         store.cards.keep(stored.id, stored.version, MADE_BY, made.model_dump(mode="json"))
     return made
@@ -147,12 +147,7 @@ def _pending(listed: Listed) -> StudyCard:
     )  # fmt: skip
 
 
-def card_of(stored: Stored) -> StudyCard:
-    """A study's card as it stands, worked out."""
-    return _made(stored, True)
-
-
-def _made(stored: Stored, solved: bool) -> StudyCard:
+def card_of(stored: Stored, solved: bool = True) -> StudyCard:
     """The card, with what only the solved study tells where it is solved or may be for this."""
     worked, study = stored.worked, stored.study
     doubts = len(worked.solution.doubts) if solved else 0

@@ -97,6 +97,16 @@ def sighted(number=0, readings=30):
     return replace(study, sightings=held, sittings=(sitting(),))
 
 
+def read_larger(study):
+    """Four lengths again, a quarter longer, a minute after the sitting began."""
+    spans = [each for each in study.sightings if each.kind == "span"][:4]
+    at = after(minutes=1).isoformat()
+    return tuple(
+        replace(each, id=f"b{k}", units=1.25 * each.units, taken_at=at)
+        for k, each in enumerate(spans)
+    )
+
+
 class Course(unittest.TestCase):
     def test_after_a_break_control_readings_are_asked_until_there_are_enough(self):
         study = sighted()
@@ -122,13 +132,7 @@ class Course(unittest.TestCase):
 
     def test_a_shift_is_told_with_its_way(self):
         study = sighted(2)
-        spans = [each for each in study.sightings if each.kind == "span"][:4]
-        larger = tuple(
-            replace(
-                each, id=f"b{k}", units=1.25 * each.units, taken_at=after(minutes=1).isoformat()
-            )
-            for k, each in enumerate(spans)
-        )
+        larger = read_larger(study)
         off = replace(study, sightings=(*study.sightings, *larger))
         found = told(since_the_break(off, after(minutes=2)))
         self.assertFalse(found.same)
@@ -150,13 +154,7 @@ class Course(unittest.TestCase):
 
     def test_a_shift_is_told_until_it_is_gone_on_with_or_mended(self):
         study = sighted(2)
-        spans = [each for each in study.sightings if each.kind == "span"][:4]
-        larger = tuple(
-            replace(
-                each, id=f"b{k}", units=1.25 * each.units, taken_at=after(minutes=1).isoformat()
-            )
-            for k, each in enumerate(spans)
-        )
+        larger = read_larger(study)
         one = (sitting((Block("pose", 60.0),)),)
         off = replace(study, sightings=(*study.sightings, *larger), sittings=one)
         self.assertIn("larger", say_same(shifted(off)))

@@ -47,6 +47,7 @@ function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {
     // biome-ignore lint/a11y/useKeyWithClickEvents: only lets go of what a pointer has pressed
     <main
       className={room.easel ? styles.easel : styles.bench}
+      data-easel={room.easel}
       data-wide={room.wide}
       data-in-hand={room.stick.inHand}
       data-version={bench.version}

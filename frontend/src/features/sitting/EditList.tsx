@@ -5,6 +5,7 @@ import { useState } from "react";
 import { ApiError } from "../../api/client";
 import { keepList } from "../../api/lists";
 import type { SittingRoom as Room } from "../../api/types";
+import { askAgain } from "./askAgain";
 import own from "./LayOut.module.css";
 import styles from "./Sitting.module.css";
 
@@ -22,9 +23,7 @@ export function EditList({ list, onDone }: Props) {
         list.name,
         things.filter(Boolean).map((what) => ({ what, stage: stage.get(what) ?? "" })),
       );
-      // An answer that was on its way doesn't know of it yet.
-      await client.cancelQueries({ queryKey: ["sitting"] });
-      await client.invalidateQueries({ queryKey: ["sitting"] });
+      await askAgain(client);
       onDone();
     } catch (error) {
       setTrouble(error instanceof ApiError ? error.sentence : String(error));

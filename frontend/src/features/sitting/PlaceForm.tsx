@@ -20,6 +20,10 @@ const HOURS: readonly (readonly [Name, string])[] = [
   ["easel_hour", "Easel, from the eye"],
   ["light_hour", "Light, from the subject"],
 ];
+const DEGREES: readonly (readonly [Name, string, number, number])[] = [
+  ["board_turn_deg", "Board turned clockwise by", -90, 90],
+  ["lean_deg", "Board leans back by", -45, 90],
+];
 /** Where boards stand, by the hour. */
 const BOARDS = [
   ["right of the line of sight", 1.5],
@@ -42,7 +46,7 @@ export function PlaceForm({ place, onKeep }: Props) {
     for (const [name] of LENGTHS) {
       made[name] = (entered[name] ?? "").trim() || null;
     }
-    for (const [name] of [...HOURS, ["lean_deg"] as const, ["board_turn_deg"] as const]) {
+    for (const [name] of [...HOURS, ...DEGREES]) {
       const text = (entered[name] ?? "").trim();
       made[name] = text === "" ? null : Number(text);
     }
@@ -88,30 +92,20 @@ export function PlaceForm({ place, onKeep }: Props) {
           ))}
         </select>
       </label>
-      <label>
-        <span>Board turned clockwise by</span>
-        <Input
-          size="large"
-          type="number"
-          min={-90}
-          max={90}
-          suffix="°"
-          value={entered.board_turn_deg}
-          onChange={(event) => put("board_turn_deg", event.target.value)}
-        />
-      </label>
-      <label>
-        <span>Board leans back by</span>
-        <Input
-          size="large"
-          type="number"
-          min={-45}
-          max={90}
-          suffix="°"
-          value={entered.lean_deg}
-          onChange={(event) => put("lean_deg", event.target.value)}
-        />
-      </label>
+      {DEGREES.map(([name, said, least, most]) => (
+        <label key={name}>
+          <span>{said}</span>
+          <Input
+            size="large"
+            type="number"
+            min={least}
+            max={most}
+            suffix="°"
+            value={entered[name]}
+            onChange={(event) => put(name, event.target.value)}
+          />
+        </label>
+      ))}
       {HOURS.map(([name, said]) => (
         <label key={name}>
           <span>{said}</span>
@@ -158,7 +152,7 @@ function shown(place: Placed): Record<string, string> {
     told[name] =
       mm == null ? "" : mm >= 1000 ? `${+(mm / 1000).toFixed(3)} m` : `${+mm.toFixed(1)} mm`;
   }
-  for (const name of ["lean_deg", "board_turn_deg", "easel_hour", "light_hour"] as const) {
+  for (const [name] of [...HOURS, ...DEGREES]) {
     told[name] = place[name] == null ? "" : String(place[name]);
   }
   for (const [name] of WORDS) {

@@ -4,6 +4,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import { ApiError, api } from "../../api/client";
 import type { SittingRoom as Room } from "../../api/types";
+import { askAgain } from "./askAgain";
 import { OwnSet } from "./OwnSet";
 import styles from "./Sitting.module.css";
 
@@ -22,7 +23,7 @@ export function Sets({ room, chosen, own, onChoose, onOwn }: Props) {
   const client = useQueryClient();
   const [making, setMaking] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const again = () => client.invalidateQueries({ queryKey: ["sitting"] });
+  const again = () => askAgain(client);
   const drop = async (name: string) => {
     try {
       await api.dropPoses(name);
