@@ -2022,7 +2022,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["TakeSightings"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["BackToTheMark"] | components["schemas"]["GoOnShifted"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["SetAbout"] | components["schemas"]["SetNextSitting"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["SetLeanings"] | components["schemas"]["SetSubjectPhotograph"] | components["schemas"]["MarkPhotographed"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["TakeSightings"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetOrder"] | components["schemas"]["SetPlacing"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["BackToTheMark"] | components["schemas"]["GoOnShifted"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["SetAbout"] | components["schemas"]["SetNextSitting"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["SetLeanings"] | components["schemas"]["SetSubjectPhotograph"] | components["schemas"]["MarkPhotographed"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -3196,6 +3196,30 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FileOwnPlacing
+         * @description How the artist places a landmark otherwise than the recipe would: by eye, not at all
+         *     (`left_out`), or where it fell on the sheet, as measured there (`at`).
+         */
+        FileOwnPlacing: {
+            /**
+             * At
+             * @default null
+             */
+            at?: [
+                number,
+                number
+            ] | null;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "eye" | "left_out" | "fell";
+            /** Landmark */
+            landmark: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FilePhotograph
          * @description A photograph of the drawing. `corners` are the sheet's own: top left, top right, bottom
          *     right, bottom left; `bend` is how the lens bends straight edges (see `check.photograph`).
@@ -4319,6 +4343,16 @@ export interface components {
             type: "leave_relation";
         };
         /**
+         * LeftOut
+         * @description A landmark that the artist leaves out.
+         */
+        LeftOut: {
+            /** Landmark */
+            landmark: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * LessonCard
          * @description A lesson in the list.
          */
@@ -5221,6 +5255,8 @@ export interface components {
         Placing: {
             /** Error Mm */
             error_mm: number;
+            /** Fell */
+            fell: string | null;
             /** From Edges */
             from_edges: string;
             /** Landmark */
@@ -5229,6 +5265,8 @@ export interface components {
             left_mm: number;
             /** Name */
             name: string;
+            /** Own */
+            own: string | null;
             /** Plan Left Mm */
             plan_left_mm: number;
             /** Plan Top Mm */
@@ -5810,6 +5848,8 @@ export interface components {
             habits: string[];
             /** Inside Out */
             inside_out: boolean;
+            /** Left Out */
+            left_out: components["schemas"]["LeftOut"][];
             /** Looked At */
             looked_at: string | null;
             /** Loose */
@@ -5818,6 +5858,8 @@ export interface components {
             mistakes: components["schemas"]["SchoolHint"][];
             /** Own */
             own: components["schemas"]["OwnTable"][];
+            /** Own Order */
+            own_order: string[];
             /** Placings */
             placings: components["schemas"]["Placing"][];
             /** School */
@@ -6605,6 +6647,19 @@ export interface components {
             type: "set_note";
         };
         /**
+         * SetOrder
+         * @description Place these landmarks first, one after the other; none of them for the recipe's own order.
+         */
+        SetOrder: {
+            /** Landmarks */
+            landmarks: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_order";
+        };
+        /**
          * SetPhotograph
          * @description Look at the drawing in a photograph, or move the corners of its sheet. Landmarks that were
          *     marked keep to their pixels in the same photograph; in another one they are marked anew.
@@ -6643,6 +6698,35 @@ export interface components {
              * @enum {string}
              */
             type: "set_placement";
+        };
+        /**
+         * SetPlacing
+         * @description Place a landmark by eye, leave it out, or say where it fell on the sheet, in mm from its left
+         *     and top; `recipe` for the way that the recipe finds.
+         */
+        SetPlacing: {
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "recipe" | "eye" | "left_out" | "fell";
+            /** Landmark */
+            landmark: string;
+            /**
+             * Left
+             * @default null
+             */
+            left?: number | string | null;
+            /**
+             * Top
+             * @default null
+             */
+            top?: number | string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set_placing";
         };
         /**
          * SetSheet
@@ -7561,6 +7645,16 @@ export interface components {
              * @default []
              */
             overlaps?: components["schemas"]["FileOverlap"][];
+            /**
+             * Own Order
+             * @default []
+             */
+            own_order?: string[];
+            /**
+             * Own Placings
+             * @default []
+             */
+            own_placings?: components["schemas"]["FileOwnPlacing"][];
             /** @default null */
             photograph?: components["schemas"]["FilePhotograph"] | null;
             /** Photographed */

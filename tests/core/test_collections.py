@@ -5,18 +5,10 @@ from dataclasses import fields, is_dataclass, replace
 
 from zirkel.core.collections import collections, landmark_names, removed
 from zirkel.core.fields import entries_of, landmarks_in, without_landmark
+from zirkel.core.frames import Frame, KeptFrame
 from zirkel.core.sightings import KINDS, Drop, Level, Part, Span
 from zirkel.core.space import Family
-from zirkel.core.study import (
-    Frame,
-    KeptFrame,
-    Landmark,
-    Shape,
-    Sheet,
-    Study,
-    UnitLength,
-    UnitPair,
-)
+from zirkel.core.study import Landmark, Shape, Sheet, Study, UnitLength, UnitPair
 from zirkel.studyfile.schema import study_to_file
 
 

@@ -7,10 +7,11 @@ from dataclasses import replace
 import numpy as np
 
 from tests.networks import RandomNetwork, study_of
+from zirkel.core.frames import Frame, Placement
 from zirkel.core.network.solve import solve
 from zirkel.core.sheet.plan import make_plan
 from zirkel.core.sightings import Drop, Level
-from zirkel.core.study import Frame, Margins, Placement, Sheet
+from zirkel.core.study import Margins, Sheet
 
 
 def plan_of(study):

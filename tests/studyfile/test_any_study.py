@@ -7,13 +7,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.networks import RandomNetwork
+from zirkel.core.frames import Frame, KeptFrame, Placement
 from zirkel.core.study import (
-    Frame,
-    KeptFrame,
     Landmark,
     Margins,
     PictureSubject,
-    Placement,
     Shape,
     Sheet,
     SimulatedSubject,

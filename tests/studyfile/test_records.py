@@ -7,7 +7,8 @@ from tests.core.test_collections import full_study
 from tests.files import as_bytes, small
 from zirkel.core.collections import collections
 from zirkel.core.fields import entries_of, file_name
-from zirkel.core.study import Frame, KeptFrame, Landmark, Placement, Shape, Sheet, Study, UnitPair
+from zirkel.core.frames import Frame, KeptFrame, Placement
+from zirkel.core.study import Landmark, Shape, Sheet, Study, UnitPair
 from zirkel.errors import BadInput
 from zirkel.studyfile.read import parse_json, read_study, write_study
 

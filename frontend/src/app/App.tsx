@@ -9,7 +9,7 @@ import { Mishap } from "./Mishap";
 import { fetchRooms, PAGES } from "./pages";
 import { Skip } from "./Skip";
 import { themeFor } from "./theme";
-import { useDim } from "./useDim";
+import { useDim, useStill } from "./useDim";
 import { Waiting } from "./Waiting";
 
 const client = new QueryClient({
@@ -30,7 +30,7 @@ const client = new QueryClient({
 export function App() {
   useEffect(fetchRooms, []);
   return (
-    <ConfigProvider theme={themeFor(useDim())}>
+    <ConfigProvider theme={themeFor(useDim(), useStill())}>
       <QueryClientProvider client={client}>
         <BrowserRouter>
           <Skip />

@@ -34,8 +34,8 @@ const dark: typeof light = {
 
 const sans = '"Source Sans 3 Variable", system-ui, sans-serif';
 
-/** The theme for a light room or a dim one. */
-export function themeFor(dim: boolean): ThemeConfig {
+/** The theme for a light room or a dim one; `still` where nothing is to move. */
+export function themeFor(dim: boolean, still: boolean): ThemeConfig {
   const colour = dim ? dark : light;
   return {
     algorithm: dim ? theme.darkAlgorithm : theme.defaultAlgorithm,
@@ -65,6 +65,7 @@ export function themeFor(dim: boolean): ThemeConfig {
       linkHoverDecoration: "none",
       linkFocusDecoration: "none",
       controlOutlineWidth: 3,
+      motion: !still,
       motionDurationMid: "0.12s",
       motionDurationSlow: "0.16s",
       wireframe: false,

@@ -1,13 +1,14 @@
-// Whether the system wishes for dark surroundings.
+// What the system wishes for: dark surroundings, and that nothing moves.
 import { useSyncExternalStore } from "react";
 
-const wish = window.matchMedia("(prefers-color-scheme: dark)");
-
-function listen(changed: () => void): () => void {
-  wish.addEventListener("change", changed);
-  return () => wish.removeEventListener("change", changed);
+function wish(query: string) {
+  const asked = window.matchMedia(query);
+  const listen = (changed: () => void) => {
+    asked.addEventListener("change", changed);
+    return () => asked.removeEventListener("change", changed);
+  };
+  return () => useSyncExternalStore(listen, () => asked.matches);
 }
 
-export function useDim(): boolean {
-  return useSyncExternalStore(listen, () => wish.matches);
-}
+export const useDim = wish("(prefers-color-scheme: dark)");
+export const useStill = wish("(prefers-reduced-motion: reduce)");

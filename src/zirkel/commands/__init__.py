@@ -32,6 +32,7 @@ from zirkel.commands.landmarks import (
     RemoveLandmark,
     RemoveShape,
 )
+from zirkel.commands.placings import SetOrder, SetPlacing
 from zirkel.commands.relations import AdoptRelation, LeaveRelation
 from zirkel.commands.settings import (
     BelieveScatter,
@@ -117,6 +118,8 @@ AnyChange = Annotated[
     | SetTags
     | PutAway
     | SetBlockIn
+    | SetOrder
+    | SetPlacing
     | SetEye
     | SetSheet
     | SetUnit

@@ -20,6 +20,7 @@ LEAST_CORNER_PX = 8.0
 """How far apart two corners of a photographed sheet are at least."""
 
 EDGES = ("left", "right", "top", "bottom", "plumb")
+HOW_PLACED = ("eye", "left_out", "fell")
 WAYS = ("left", "right", "higher", "lower", "larger", "smaller", "fine")
 
 
@@ -70,6 +71,23 @@ class Photograph:
         return (
             "the corners cross or lie on one line: top left, top right, bottom right, bottom left"
         )
+
+
+@dataclass(frozen=True, slots=True)
+class OwnPlacing:
+    """How the artist places a landmark otherwise than the recipe would: by eye, not at all
+    (`left_out`), or where it fell on the sheet, as measured there (`at`)."""
+
+    landmark: str = entry("id", names="landmark")
+    how: str = entry("choice", options=HOW_PLACED)
+    at: Spot | None = entry("point", None)
+    extra: Extra = unknown()
+
+    def problem(self) -> str | None:
+        """That a place is missing, or is said of what has none, in words."""
+        if (self.how == "fell") == (self.at is not None):
+            return None
+        return "where it fell is said by its place `at`; what is placed by eye or left out has none"
 
 
 @dataclass(frozen=True, slots=True)

@@ -16,6 +16,7 @@ from zirkel.core.drawn import (
     MOST_MEASURES,
     Guess,
     KeptCheck,
+    OwnPlacing,
     Photograph,
     Ruled,
     SubjectPhotograph,
@@ -23,6 +24,7 @@ from zirkel.core.drawn import (
     WentOn,
 )
 from zirkel.core.fields import entry, unknown
+from zirkel.core.frames import Frame, KeptFrame, Placement
 from zirkel.core.head import Figure, Head
 from zirkel.core.light import (
     MOST_AREAS,
@@ -42,8 +44,6 @@ DEFAULT_DRAWN_SIGMA_MM = 1.0
 MOST_LANDMARKS, MOST_SIGHTINGS, MOST_SHAPES = 1000, 5000, 500
 MOST_TAGS = 20
 ABOUT = ("sitter", "still_life", "building", "outdoors", "copy")
-LEAST_EXTENT = 1e-6
-"""Of a frame, in units: what is less frames nothing."""
 LARGEST_MM = 20_000.0
 
 Extra = Mapping[str, object]
@@ -143,53 +143,6 @@ class Shape:
     closed: bool = entry("flag", True, always=True)
     part_of: str | None = entry("id", None, names="shape")
     tier: int = entry("whole", 1, bounds={"ge": 1, "le": 3}, always=True)
-    extra: Extra = unknown()
-
-
-@dataclass(frozen=True, slots=True)
-class Frame:
-    """The extent of the subject to take in, in units."""
-
-    left: float = entry("finite")
-    right: float = entry("finite")
-    top: float = entry("finite")
-    bottom: float = entry("finite")
-    extra: Extra = unknown()
-
-    def problem(self) -> str | None:
-        """That it has no extent, in words."""
-        if min(self.right - self.left, self.bottom - self.top) >= LEAST_EXTENT:
-            return None
-        return "left must be smaller than right, and top smaller than bottom"
-
-
-@dataclass(frozen=True, slots=True)
-class KeptFrame:
-    """A frame under a name, to be compared with others."""
-
-    name: str = entry("name")
-    left: float = entry("finite")
-    right: float = entry("finite")
-    top: float = entry("finite")
-    bottom: float = entry("finite")
-    extra: Extra = unknown()
-
-    @property
-    def frame(self) -> Frame:
-        """The frame itself."""
-        return Frame(self.left, self.right, self.top, self.bottom)
-
-    def problem(self) -> str | None:
-        """That it has no extent, in words."""
-        return self.frame.problem()
-
-
-@dataclass(frozen=True, slots=True)
-class Placement:
-    """Shares of the free space that go left of and above the frame."""
-
-    across: float = entry("share", 0.5, always=True)
-    down: float = entry("share", 0.5, always=True)
     extra: Extra = unknown()
 
 
@@ -328,6 +281,11 @@ class Study:
     """Whether features are placed first and the outline follows."""
     box_ticked: bool = entry("flag", False)
     """Whether the box round the whole is only ticked, not drawn."""
+    own_order: tuple[str, ...] = entry("id", (), many="list", names="landmark", most=MOST_LANDMARKS)
+    """Landmarks that the artist places first, in this order; the recipe goes on from there."""
+    own_placings: tuple[OwnPlacing, ...] = entry(
+        "record", (), many="list", records=(OwnPlacing,), key="landmark", most=MOST_LANDMARKS
+    )
     checks: tuple[KeptCheck, ...] = entry(
         "record", (), many="list", records=(KeptCheck,), key="id", most=MOST_CHECKS
     )

@@ -39,6 +39,7 @@ from zirkel.core.sheet.recipe.choose import Squares
 from zirkel.core.sheet.recipe.dictation import Item, dictation
 from zirkel.core.sheet.recipe.glances import glances
 from zirkel.core.sheet.recipe.manners import USUAL, Judging
+from zirkel.core.sheet.recipe.own import own_of
 from zirkel.core.study import Study, UnitLength, UnitPair
 from zirkel.core.tones.estimate import Estimate, estimate
 from zirkel.core.tones.media import MediumData
@@ -348,14 +349,13 @@ class Worked:
         }
         study, unit = self.study, self.study.unit
         wishes = Wishes(
-            self.manners,
-            self.squares,
+            self.manners, self.squares,
             SIXTEENTH_MM if study.inches else 1.0,
             (unit.start, unit.end) if isinstance(unit, UnitPair) else None,
             tuple(Outline(each.id, each.outline, each.closed, each.tier) for each in study.shapes),
             study.inside_out,
-            self.judging,
-        )
+            self.judging, own_of(study),
+        )  # fmt: skip
         tiers = {each.id: each.tier for each in study.landmarks}
         return make_recipe(marks, tiers, self.stepped_in, wishes)
 

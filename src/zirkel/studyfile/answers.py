@@ -288,6 +288,10 @@ def _shape_of(each: Construction, recipe: Recipe) -> str | None:
 
 
 def _moves(each: Construction, scene: Scene) -> list[dict[str, Any]]:
+    if each.fell:
+        return [{"move": "fell", "left_mm": each.place[0], "top_mm": each.place[1]}]
+    if each.steps[0].manner == "eye":
+        return [{"move": "eye"}]
     if each.steps[0].manner == "square" and scene.squares is not None:
         label, across, down = scene.squares.place(*each.place)
         return [{"move": "square", "label": label, "across": across, "down": down}]

@@ -14,16 +14,14 @@ from zirkel.core.drawn import (
     SubjectPhotograph,
     Tolerances,
 )
+from zirkel.core.frames import Frame, KeptFrame, Placement
 from zirkel.core.head import Figure, Head
 from zirkel.core.light import Medium, Overlap, ToneArea, ToneReading
 from zirkel.core.pose import Block, Place
 from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.study import (
-    Frame,
-    KeptFrame,
     Landmark,
     PictureSubject,
-    Placement,
     Shape,
     Sheet,
     SimulatedSubject,

@@ -7,12 +7,13 @@ from collections.abc import Mapping
 import numpy as np
 from pydantic import BaseModel
 
+from zirkel.core.frames import Frame, Placement
 from zirkel.core.network.solve import Solution
 from zirkel.core.sheet.arithmetic.grid import COLUMNS, make_grid
 from zirkel.core.sheet.fit import PLACEMENTS, offers, overruns, placement_like
 from zirkel.core.sheet.frame import FrameFacts, frame_facts, suggested_direction, with_proportion
 from zirkel.core.sheet.plan import Plan, box_round
-from zirkel.core.study import Frame, PictureSubject, Placement, SimulatedSubject, Study, UnitPair
+from zirkel.core.study import PictureSubject, SimulatedSubject, Study, UnitPair
 from zirkel.core.subject.calculator import sight_size
 from zirkel.core.values.fractions import say_number
 from zirkel.core.values.lengths import say_length

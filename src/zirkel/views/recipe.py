@@ -11,11 +11,12 @@ from zirkel.core.schools import SCHOOLS, Hint
 from zirkel.core.schools.taking_up import taken_up
 from zirkel.core.sheet.arithmetic.sight_size import parting
 from zirkel.core.sheet.recipe.dictation import Item
+from zirkel.core.sheet.recipe.own import own_of
 from zirkel.core.sheet.strokes import fewest_strokes
 from zirkel.core.subject.sight import sight_size_of
 from zirkel.core.values.tilts import say_tilt
 from zirkel.core.words.plumbs import say_parting
-from zirkel.core.words.recipe import Scene, say_item, scene_of
+from zirkel.core.words.recipe import Scene, say_fell, say_item, scene_of
 from zirkel.core.words.sight_size import say_taking_up
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput
@@ -61,6 +62,17 @@ class Placing(BaseModel):
     from_edges: str
     error_mm: float
     within: str
+    own: str | None
+    """How the artist places it instead: eye, or fell."""
+    fell: str | None
+    """How far from the plan it fell, in words."""
+
+
+class LeftOut(BaseModel):
+    """A landmark that the artist leaves out."""
+
+    landmark: str
+    name: str
 
 
 class Dictated(BaseModel):
@@ -104,6 +116,9 @@ class RecipeRoom(BaseModel):
     placings: list[Placing]
     dictation: list[Dictated]
     loose: list[str]
+    left_out: list[LeftOut]
+    own_order: list[str]
+    """Landmarks that the artist places first."""
     steps_each: float
     within: str
     agreement: str | None
@@ -169,7 +184,7 @@ def open_recipe(store: Store, study_id: int, school_name: str | None = None) -> 
     items = worked.dictation
     said = {each.construction.landmark: say_item(each, scene) for each in items
             if each.construction is not None and each.kind == "place"}  # fmt: skip
-    placings = []
+    placings, own = [], own_of(study)
     for each in recipe.constructions:
         mark = worked.plan.marks[each.landmark]
         placings.append(
@@ -190,6 +205,8 @@ def open_recipe(store: Store, study_id: int, school_name: str | None = None) -> 
                 f"{words.length(mark.held_top_mm)} from the top",
                 error_mm=each.sd_mm,
                 within=words.within(each.sd_mm),
+                own="fell" if each.fell else "eye" if each.landmark in own.by_eye else None,
+                fell=say_fell(each, (mark.held_left_mm, mark.held_top_mm), words),
             )
         )
     count = max(len(placings), 1)
@@ -205,6 +222,12 @@ def open_recipe(store: Store, study_id: int, school_name: str | None = None) -> 
         placings=placings,
         dictation=_dictated(items, scene),
         loose=[words.of(each.landmark) for each in worked.solution.loose],
+        left_out=[
+            LeftOut(landmark=each.id, name=each.name)
+            for each in study.landmarks
+            if each.id in own.left_out
+        ],
+        own_order=list(own.order),
         steps_each=recipe.steps_each,
         within=words.within(sum(each.error_mm for each in placings) / count),
         agreement=worked.agreement,

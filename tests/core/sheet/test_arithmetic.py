@@ -3,6 +3,7 @@
 import math
 import unittest
 
+from zirkel.core.frames import Frame
 from zirkel.core.sheet.arithmetic.dividers import pivot_of_ten, worth_carrying
 from zirkel.core.sheet.arithmetic.grid import in_square, laid, make_grid
 from zirkel.core.sheet.arithmetic.pane import from_pane
@@ -16,7 +17,7 @@ from zirkel.core.sheet.arithmetic.triangles import (
     crossing,
     three_lines,
 )
-from zirkel.core.study import Frame, Margins, Sheet
+from zirkel.core.study import Margins, Sheet
 from zirkel.core.words.plumbs import say_parting
 
 

@@ -9,11 +9,12 @@ from hypothesis import strategies as st
 
 from tests import examples
 from tests.networks import RandomNetwork, study_of
+from zirkel.core.frames import Frame, Placement
 from zirkel.core.network.solve import solve
 from zirkel.core.sheet.fit import longest, offers, overruns, placement_like
 from zirkel.core.sheet.plan import free_space, make_plan
 from zirkel.core.sightings import Drop, Level
-from zirkel.core.study import Frame, Margins, Placement, Sheet
+from zirkel.core.study import Margins, Sheet
 from zirkel.core.values.lengths import say_length
 
 FRAME = Frame(0.0, 2.0, 0.0, 3.0)

@@ -5,8 +5,9 @@ import unittest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from zirkel.core.frames import Frame
 from zirkel.core.sheet.frame import frame_facts, suggested_direction, with_proportion
-from zirkel.core.study import Frame, Shape
+from zirkel.core.study import Shape
 
 FRAME = Frame(0.0, 4.0, 0.0, 2.0)
 PLACES = {"a": (1.0, 0.5), "b": (3.0, 0.5), "c": (3.0, 1.5), "d": (1.0, 1.5),

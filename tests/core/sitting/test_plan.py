@@ -9,12 +9,12 @@ from bench.hands import MAKERS, fresh
 from bench.sitting import planned, unplanned
 
 from tests import times
+from zirkel.core.frames import Frame
 from zirkel.core.light import ToneArea
 from zirkel.core.network.search import adjust
 from zirkel.core.sightings import Drop
 from zirkel.core.sitting.over_poses import plan_poses
 from zirkel.core.sitting.plan import own_pace, plan_readings, plan_sitting, stages_of
-from zirkel.core.study import Frame
 
 
 def subject(number):

@@ -1,15 +1,18 @@
 // The recipe as it is dictated: one thing at a time in large words, and all of it in its order.
 import { Button } from "antd";
 import { useEffect, useRef } from "react";
-import type { RecipeRoom } from "../../api/types";
+import type { Bench, Change, RecipeRoom } from "../../api/types";
 import { Said } from "../../shared/Said";
+import { Otherwise } from "./Otherwise";
 import styles from "./Recipe.module.css";
 
 type Props = {
+  bench: Bench;
   room: RecipeRoom;
   at: number;
   onGo: (to: number) => void;
   onEasel: () => void;
+  onChange: (change: Change) => Promise<boolean>;
   /** All of it is on the sheet: to its check. */
   onDrawn: () => void;
 };
@@ -24,7 +27,7 @@ export const NEXT: Record<string, string> = {
   back: "It holds: next",
 };
 
-export function Dictation({ room, at, onGo, onEasel, onDrawn }: Props) {
+export function Dictation({ bench, room, at, onGo, onEasel, onChange, onDrawn }: Props) {
   const list = useRef<HTMLOListElement>(null);
   const now = room.dictation[at];
   useEffect(() => {
@@ -56,7 +59,8 @@ export function Dictation({ room, at, onGo, onEasel, onDrawn }: Props) {
         <Sentence text={now.said} />
         {placing && (
           <p className={styles.note}>
-            By ruler: <Said text={placing.from_edges} />.
+            {placing.fell ? "It fell " : "By ruler: "}
+            <Said text={placing.fell ?? placing.from_edges} />.
           </p>
         )}
         <div className={styles.row}>
@@ -77,6 +81,7 @@ export function Dictation({ room, at, onGo, onEasel, onDrawn }: Props) {
           </Button>
         </div>
       </div>
+      <Otherwise bench={bench} room={room} at={at} onChange={onChange} />
       <ol className={styles.list} ref={list} aria-label="The whole recipe in its order">
         {room.dictation.map((each, i) => (
           <li key={`${each.kind} ${each.said}`} data-kind={each.kind}>

@@ -37,7 +37,11 @@ export function RecipeRoom({ bench, make }: Props) {
   const [trouble, setTrouble] = useState<string | null>(null);
   // Another school is looked at before it is taken up.
   const [school, lookAt] = useState<string>();
-  const recipe = useQuery(queries.recipe(bench, school));
+  // What is reckoned again comes in the place of what stands, without the room going away.
+  const recipe = useQuery({
+    ...queries.recipe(bench, school),
+    placeholderData: (before, asked) => (asked?.queryKey[1] === bench.id ? before : undefined),
+  });
   const perspective = useQuery(queries.perspective(bench)).data;
   const view = VIEWS.find((each) => each === search.get("view")) ?? "Recipe";
   const count = recipe.data?.dictation.length ?? 0;
@@ -87,6 +91,11 @@ export function RecipeRoom({ bench, make }: Props) {
     return <Coming what="Working out how to place it all…" />;
   }
   const room = recipe.data;
+  const change = async (what: Change) => {
+    const wrong = await make(what);
+    setTrouble(wrong);
+    return wrong === null;
+  };
   // From here on the drawing is judged by the plan that it was drawn by.
   const drawn = async () => {
     const wrong = await make({ type: "set_drawn_by", by: "recipe" });
@@ -130,7 +139,15 @@ export function RecipeRoom({ bench, make }: Props) {
         {tabs}
         {view === "Recipe" && <FirstSteps bench={bench} room="draw" />}
         {view === "Recipe" && (
-          <Dictation room={room} at={at} onGo={go} onEasel={() => put(at, true)} onDrawn={drawn} />
+          <Dictation
+            bench={bench}
+            room={room}
+            at={at}
+            onGo={go}
+            onEasel={() => put(at, true)}
+            onChange={change}
+            onDrawn={drawn}
+          />
         )}
         {view === "School" && (
           <SchoolSide

@@ -10,9 +10,10 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from zirkel.core.frames import Frame, Placement
 from zirkel.core.network.slack import SDS
 from zirkel.core.sheet.plan import Mark, Plan, free_space
-from zirkel.core.study import Frame, Placement, Study
+from zirkel.core.study import Study
 from zirkel.core.values.lengths import INCH_MM
 
 ROUND_MM = (50.0, 20.0, 10.0, 5.0, 2.0, 1.0, 0.5)

@@ -13,7 +13,8 @@ import shapely
 from shapely import LinearRing, Polygon
 from shapely.geometry.base import BaseGeometry
 
-from zirkel.core.study import Frame, Shape
+from zirkel.core.frames import Frame
+from zirkel.core.study import Shape
 
 TOUCHING = 0.02
 """A landmark this near to an edge, as a share of the frame's shorter side, touches it."""

@@ -14,9 +14,10 @@ from dataclasses import dataclass
 import numpy as np
 
 from zirkel.core.arrays import Array
+from zirkel.core.frames import Frame
 from zirkel.core.network.slack import SDS, Ellipse, area
 from zirkel.core.network.solve import Place, Solution
-from zirkel.core.study import Frame, Study, UnitLength
+from zirkel.core.study import Study, UnitLength
 
 ROUND_TO_MM = ((50.0, 5.0), (10.0, 1.0), (0.0, 0.5))
 """From which length on a unit is rounded down to multiples of how much."""

@@ -31,6 +31,7 @@ NUMBERS = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight",
 SIDES = {"plumb": ("right of", "left of"), "level": ("below", "above")}
 OF_IT = {"right of": "to the right", "left of": "to the left", "below": "down", "above": "up"}
 ALL_NAMED = 5
+WORTH_SAYING_MM = 0.5
 
 
 def say_hour(degrees: float) -> str:
@@ -71,6 +72,10 @@ def say_placing(
     """One sentence: the landmark, and where it goes. `ticks` are the sides that have a first tick;
     `places` where all landmarks lie by the recipe."""
     name = words.of(each.landmark)
+    if each.fell:
+        return f"{name}: it stands where it fell. What comes next is reckoned from there."
+    if each.steps[0].manner == "eye":
+        return f"{name}: by eye, where it looks right beside all that stands."
     if each.steps[0].manner == "square" and squares is not None:
         label, across, down = squares.place(*each.place)
         within = f"{_eighths(across, 'across')}, {_eighths(down, 'down')}"
@@ -81,6 +86,17 @@ def say_placing(
         steps = sorted(each.steps, key=lambda step: _FIRST.get(step.manner, 5))
         told = ", ".join(_phrase(step, each, words, ticks or {}, at, sheet) for step in steps)
     return f"{name}: {told}."
+
+
+def say_fell(each: Construction, plan: tuple[float, float], words: Words) -> str | None:
+    """How far from the plan a landmark fell, across and down; None for one that is to be placed."""
+    if not each.fell:
+        return None
+    x, y = each.place[0] - plan[0], each.place[1] - plan[1]
+    across = f"{words.length(abs(x))} too far {'right' if x > 0 else 'left'}"
+    down = f"{words.length(abs(y))} too {'low' if y > 0 else 'high'}"
+    said = [told for off, told in ((x, across), (y, down)) if abs(off) >= WORTH_SAYING_MM]
+    return ", ".join(said) or "where the plan has it"
 
 
 _FIRST = {"part": 0, "level": 1, "down": 1, "pull": 1, "top": 2, "bottom": 2, "plumb": 3,

@@ -12,8 +12,9 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from string import ascii_uppercase
 
+from zirkel.core.frames import Frame
 from zirkel.core.sheet.plan import Plan
-from zirkel.core.study import Frame, Sheet
+from zirkel.core.study import Sheet
 
 MOST_SQUARES = 26
 

@@ -58,6 +58,9 @@ SHORT_LIST, LOOKED_THROUGH = 30, 80
 LAST_RESORT = 50.0
 """Trouble of going back to the sheet's edges: whatever else can be placed first is."""
 
+BY_EYE = 0.02
+"""What a landmark placed by eye alone errs by each way, as a share of the whole's longer side."""
+
 MARGIN_MM = 6.0
 """How far beyond its side a second place has to lie, not to be taken for the first."""
 
@@ -97,8 +100,8 @@ class Ground:
 @dataclass(frozen=True, slots=True)
 class Move:
     """One move of the hand, by the numbers of the landmarks it starts from: `manner` is left,
-    right, top, bottom (a tick or edge), square, pull, plumb, level, across, down, tilt, length or
-    part; `value` mm, degrees or a share; `units` the same counted in units, where it is."""
+    right, top, bottom (a tick or edge), square, eye, pull, plumb, level, across, down, tilt, length
+    or part; `value` mm, degrees or a share; `units` the same counted in units, where it is."""
 
     manner: str
     via: tuple[int, ...]
@@ -152,6 +155,19 @@ def from_edges(target: Array, size: int, step_mm: float) -> Choice:
     bias = said - target
     trouble = float(np.sqrt(2.0 * STEP_MM**2 + (bias**2).sum()))
     return Choice(trouble, moves, np.zeros((2, size)), np.eye(2) * STEP_MM**2, bias, 1)
+
+
+def by_eye(found: Choice, extent_mm: float) -> Choice:
+    """Where it looks right beside all that stands, in the place of the way that was found."""
+    noise = np.eye(2) * (BY_EYE * extent_mm) ** 2
+    return Choice(found.trouble, (Move("eye", (), 0.0),), np.zeros_like(found.weights), noise,
+                  np.zeros(2), 1)  # fmt: skip
+
+
+def as_fallen(found: Choice, off: Array) -> Choice:
+    """Placed already, so far off the target, and measured there: it hangs on nothing else."""
+    noise = np.eye(2) * STEP_MM**2
+    return replace(found, weights=np.zeros_like(found.weights), noise=noise, bias=off, depth=1)
 
 
 def _in_square(target: Array, squares: Squares, size: int) -> Choice:

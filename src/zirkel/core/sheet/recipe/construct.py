@@ -9,7 +9,7 @@ Lengths are reckoned from where the moves before really lead, so that rounding d
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 
@@ -21,12 +21,15 @@ from zirkel.core.sheet.recipe.choose import (
     Move,
     Squares,
     Tick,
+    as_fallen,
     best,
+    by_eye,
     from_edges,
     side_of,
 )
 from zirkel.core.sheet.recipe.manners import USUAL, Judging, Way
 from zirkel.core.sheet.recipe.order import Outline, Stage, extremes, longest_base, stages
+from zirkel.core.sheet.recipe.own import Own
 
 LOOKED_AT = 6
 """Landmarks of each sort that are looked at again after every placing."""
@@ -66,6 +69,8 @@ class Construction:
     """How far where the steps lead lies from the plan, by rounding."""
     depth: int = 1
     stage: int = 0
+    fell: bool = False
+    """Whether it stands already, where it was measured on the sheet."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,7 +108,8 @@ class Recipe:
 @dataclass(frozen=True, slots=True)
 class Wishes:
     """What the recipe is for: the school's manners and grid, how lengths are set off, the unit's
-    two ends, shapes, whether features come before the outline, and how exact the eye is."""
+    two ends, shapes, whether features come before the outline, how exact the eye is, and what the
+    artist does otherwise."""
 
     manners: frozenset[str] = ALL_MANNERS
     squares: Squares | None = None
@@ -112,6 +118,7 @@ class Wishes:
     shapes: tuple[Outline, ...] = ()
     inside_out: bool = False
     eye: Judging = USUAL
+    own: Own = field(default_factory=Own)
 
 
 PLAIN = Wishes()
@@ -137,11 +144,20 @@ def make_recipe(
     # Who triangulates begins from a long base, not from the ends of the whole.
     base = longest_base(places, tiers) if wishes.manners == {"tilt"} else None
     inside_out = wishes.inside_out or base is not None
-    order = stages(places, tiers, wishes.shapes, base or wishes.unit, inside_out)
+    own = tuple(name for name in wishes.own.order if name in places)
+    order = [Stage("own", own)] if own else []
+    order += stages(places, tiers, wishes.shapes, base or wishes.unit, inside_out)
     builder = _Builder(places, tiers, unit_mm, wishes)
     for number, stage in enumerate(order):
-        builder.place_stage(number, [name for name in stage.landmarks if name in places])
-    m = len(places)
+        placed = [
+            each for each in stage.landmarks if each in places and each not in wishes.own.left_out
+        ]
+        if stage.kind == "own":
+            for name in placed:
+                builder.place_stage(number, [name])
+        else:
+            builder.place_stage(number, placed)
+    m = len(builder.made)
     return Recipe(
         tuple(builder.made), tuple(order), tuple(builder.ticks()),
         builder.room[: 2 * m, : 2 * m], builder.carried[: 2 * m, : 2 * m],
@@ -158,6 +174,7 @@ class _Builder:
         self.places, self.tiers, self.wishes = places, tiers, wishes
         self.way = Way(unit_mm, wishes.step_mm, "units" not in wishes.manners)
         self.sides = extremes(places)
+        self.extent = float(np.ptp(np.array(list(places.values())), axis=0).max())
         self.names: list[str] = []
         self.placed: list[Array] = []
         self.depth: list[int] = []
@@ -192,7 +209,8 @@ class _Builder:
             step(f"working out the recipe: {len(self.names)} of {len(self.places)} placed")
             if not self.names and self.wishes.squares is None:
                 name = waiting[0]
-                choices[name] = from_edges(self.places[name], 0, self.wishes.step_mm)
+                first = from_edges(self.places[name], 0, self.wishes.step_mm)
+                choices[name] = self._as_wished(name, first)
             else:
                 for each in self._worth_another_look(waiting, choices):
                     choices[each] = self._best(each)
@@ -232,7 +250,14 @@ class _Builder:
         weights = np.zeros((2, 2 * m))
         weights[:, columns] = found.weights
         moves = tuple(replace(e, via=tuple(int(some[i]) for i in e.via)) for e in found.moves)
-        return replace(found, moves=moves, weights=weights)
+        return self._as_wished(name, replace(found, moves=moves, weights=weights))
+
+    def _as_wished(self, name: str, found: Choice) -> Choice:
+        """The way found, or what the artist does instead of it."""
+        own = self.wishes.own
+        if name in own.fell:
+            return as_fallen(found, np.array(own.fell[name]) - self.places[name])
+        return by_eye(found, self.extent) if name in own.by_eye else found
 
     def _worth_another_look(
         self, waiting: Sequence[str], choices: Mapping[str, Choice]
@@ -270,7 +295,7 @@ class _Builder:
             Construction(
                 name, self.tiers[name], steps, (float(place[0]), float(place[1])),
                 float(np.sqrt(np.trace(own) + (chosen.bias**2).sum())),
-                float(np.hypot(*chosen.bias)), chosen.depth, stage,
+                float(np.hypot(*chosen.bias)), chosen.depth, stage, name in self.wishes.own.fell,
             )
         )  # fmt: skip
 

@@ -49,8 +49,8 @@ def _placed(
     eye: Judging,
 ) -> Array:
     meant = np.array(each.place)
-    if each.steps[0].manner == "square":
-        # What is judged in the square is as exact as the construction says: it leans on no mark.
+    if each.fell or each.steps[0].manner in ("square", "eye"):
+        # What is judged so, or measured, is as exact as the construction says: it leans on no mark.
         own = np.sqrt(max(each.sd_mm**2 - each.off_mm**2, 0.0) / 2.0)
         return meant + rng.normal(0.0, own, 2)
     if each.steps[0].manner == "part":

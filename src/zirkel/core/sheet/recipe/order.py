@@ -31,7 +31,8 @@ class Outline:
 
 @dataclass(frozen=True, slots=True)
 class Stage:
-    """What is placed together: `kind` is ticks, envelope, shape or rest."""
+    """What is placed together: `kind` is own (the artist's order), ticks, envelope, shape
+    or rest."""
 
     kind: str
     landmarks: tuple[str, ...]
