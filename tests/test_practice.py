@@ -36,6 +36,10 @@ class Schools(unittest.TestCase):
             for hint in (*school.set_up, *school.checks, *school.mistakes):
                 self.assertIn(hint.sign, drawn, f"{school.name}: {hint.text}")
 
+    def test_every_school_is_drawn_at_work(self):
+        drawn = re.findall(r"^  (\w+): \{$", words("frontend/src/shared/drawn/schools.tsx"), re.M)
+        self.assertEqual(drawn, list(SCHOOLS))
+
     def test_hints_are_short_enough_to_be_read_at_an_easel(self):
         for school in SCHOOLS.values():
             for hint in (*school.set_up, *school.checks, *school.mistakes):

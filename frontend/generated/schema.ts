@@ -983,6 +983,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/studies/{study_id}/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The recipe by each school, side by side. */
+        get: operations["schools"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/studies/{study_id}/sheet": {
         parameters: {
             query?: never;
@@ -6343,6 +6360,29 @@ export interface components {
             type: "scene_overlaps";
         };
         /**
+         * SchoolBeside
+         * @description A school beside the others, for one study and one hand: the moves that place every landmark,
+         *     how far from the plan they end on average and at worst, what it needs, what comes first.
+         */
+        SchoolBeside: {
+            /** Aids */
+            aids: string[];
+            /** First */
+            first: string;
+            /** Moves */
+            moves: number;
+            /** Name */
+            name: string;
+            /** Taken */
+            taken: boolean;
+            /** Title */
+            title: string;
+            /** Within */
+            within: string;
+            /** Worst */
+            worst: string;
+        };
+        /**
          * SchoolCard
          * @description A school to choose.
          */
@@ -6361,6 +6401,14 @@ export interface components {
             sign: string;
             /** Text */
             text: string;
+        };
+        /**
+         * SchoolsBeside
+         * @description All schools side by side.
+         */
+        SchoolsBeside: {
+            /** Schools */
+            schools: components["schemas"]["SchoolBeside"][];
         };
         /**
          * SeriesRoom
@@ -11997,6 +12045,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Reveal"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schools: {
+        parameters: {
+            query?: {
+                version?: number | null;
+            };
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchoolsBeside"];
                 };
             };
             /** @description Not Found */

@@ -1,8 +1,11 @@
 """The recipe as the artist wants it: another landmark first, by eye, left out, where it fell."""
 
 import json
+import re
 import unittest
 import urllib.request
+
+from playwright.sync_api import expect
 
 from tests.browser.test_subject import SubjectCase
 
@@ -75,6 +78,25 @@ class Otherwise(SubjectCase):
         self.page.wait_for_selector(f"h2:has-text('{pulled}')")
         room = self.done(self.button("The recipe's own order").click)
         self.assertEqual([each["name"] for each in room["placings"]], before)
+
+
+class Beside(SubjectCase):
+    def test_schools_stand_side_by_side_and_one_is_looked_at(self):
+        number = self.study_id(TITLE)
+        self.open(f"/studies/{number}/draw?view=School", "text=What goes wrong")
+        self.page.get_by_role("button", name="All schools side by side").click()
+        rows = self.page.locator("[aria-label=Schools] li")
+        expect(rows).to_have_count(8)
+        expect(rows.first).to_contain_text("yours")
+        moves = {
+            row.locator("b").inner_text(): int(re.search(r"(\d+) moves", row.inner_text())[1])
+            for row in rows.all()
+        }
+        # Squares place each landmark by one look.
+        self.assertEqual(min(moves, key=moves.get), "Centre cross and grid")
+        rows.filter(has_text="Picture plane").get_by_role("button").click()
+        self.page.wait_for_selector("text=Only looked at")
+        expect(rows).to_have_count(0)
 
 
 if __name__ == "__main__":

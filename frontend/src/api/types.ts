@@ -35,6 +35,7 @@ export type SheetRoom = Schemas["SheetRoom"];
 export type TruthShown = Schemas["TruthRoom"];
 export type RoomFrame = Schemas["RoomFrame"];
 export type RecipeRoom = Schemas["RecipeRoom"];
+export type SchoolsBeside = Schemas["SchoolsBeside"];
 export type Plumbs = Schemas["Plumbs"];
 export type Placing = Schemas["Placing"];
 export type Strokes = Schemas["Strokes"];

@@ -7,6 +7,7 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from zirkel.core.patience import step
 from zirkel.core.schools import SCHOOLS, Hint
 from zirkel.core.schools.taking_up import taken_up
 from zirkel.core.sheet.arithmetic.sight_size import parting
@@ -37,6 +38,24 @@ class SchoolCard(BaseModel):
 
     name: str
     title: str
+
+
+class SchoolBeside(SchoolCard):
+    """A school beside the others, for one study and one hand: the moves that place every landmark,
+    how far from the plan they end on average and at worst, what it needs, what comes first."""
+
+    taken: bool
+    moves: int
+    within: str
+    worst: str
+    aids: list[str]
+    first: str
+
+
+class SchoolsBeside(BaseModel):
+    """All schools side by side."""
+
+    schools: list[SchoolBeside]
 
 
 class StepDrawn(BaseModel):
@@ -239,6 +258,33 @@ def open_recipe(store: Store, study_id: int, school_name: str | None = None) -> 
         own=[OwnTable.model_validate(each) for each in worked.tables],
         eye=None if study.eye is None else (study.eye.part, study.eye.straight),
     )
+
+
+def schools_beside(store: Store, study_id: int) -> SchoolsBeside:
+    """What the study's recipe would be by each school."""
+    stored = store.get(study_id)
+    made = []
+    for number, school in enumerate(SCHOOLS.values()):
+        step(f"working out the recipe by each school: {number} of {len(SCHOOLS)}")
+        taken = school.name == stored.worked.school.name
+        worked = stored.worked if taken else _by_school(stored, school.name)
+        recipe, words = worked.recipe, worked.words
+        items, errors = worked.dictation, [each.sd_mm for each in recipe.constructions]
+        scene = scene_of(worked.study, words, recipe, worked.squares)
+        moves = sum(len(each.steps) for each in recipe.constructions)
+        made.append(
+            SchoolBeside(
+                name=school.name,
+                title=school.title,
+                taken=taken,
+                moves=moves + sum(each.kind in ("tick", "line") for each in items),
+                within=words.within(sum(errors) / max(len(errors), 1)),
+                worst=words.within(max(errors, default=0.0)),
+                aids=list(school.aids),
+                first=say_item(items[0], scene) if items else "",
+            )
+        )
+    return SchoolsBeside(schools=made)
 
 
 def _by_school(stored: Stored, name: str) -> Worked:

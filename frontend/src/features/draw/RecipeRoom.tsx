@@ -15,6 +15,7 @@ import { Loud } from "./Loud";
 import styles from "./Recipe.module.css";
 import { RecipeSheet } from "./RecipeSheet";
 import { SchoolSide } from "./SchoolSide";
+import { SchoolsBeside } from "./SchoolsBeside";
 import { StrokesBoard } from "./StrokesBoard";
 import { TakeAlong } from "./TakeAlong";
 
@@ -37,6 +38,7 @@ export function RecipeRoom({ bench, make }: Props) {
   const [trouble, setTrouble] = useState<string | null>(null);
   // Another school is looked at before it is taken up.
   const [school, lookAt] = useState<string>();
+  const [beside, setBeside] = useState(false);
   // What is reckoned again comes in the place of what stands, without the room going away.
   const recipe = useQuery({
     ...queries.recipe(bench, school),
@@ -105,6 +107,10 @@ export function RecipeRoom({ bench, make }: Props) {
       navigate(`/studies/${bench.id}/check`);
     }
   };
+  const look = (name: string) => {
+    setBeside(false);
+    lookAt(name === room.taken ? undefined : name);
+  };
   if (loud) {
     const leave = () => put(at, false);
     return <Loud bench={bench} room={room} at={at} onGo={go} onLeave={leave} onDrawn={drawn} />;
@@ -127,14 +133,18 @@ export function RecipeRoom({ bench, make }: Props) {
   }
   return (
     <div className={styles.room}>
-      <RecipeSheet
-        bench={bench}
-        room={room}
-        // Beside the school and the papers stands what the recipe comes to, not its first tick.
-        at={view === "Recipe" ? at : count - 1}
-        grid={view === "School"}
-        perspective={perspective}
-      />
+      {view === "School" && beside ? (
+        <SchoolsBeside bench={bench} onLook={look} />
+      ) : (
+        <RecipeSheet
+          bench={bench}
+          room={room}
+          // Beside the school and the papers stands what the recipe comes to, not its first tick.
+          at={view === "Recipe" ? at : count - 1}
+          grid={view === "School"}
+          perspective={perspective}
+        />
+      )}
       <aside className={styles.side}>
         {tabs}
         {view === "Recipe" && <FirstSteps bench={bench} room="draw" />}
@@ -152,7 +162,9 @@ export function RecipeRoom({ bench, make }: Props) {
         {view === "School" && (
           <SchoolSide
             room={room}
-            onLook={(name) => lookAt(name === room.taken ? undefined : name)}
+            beside={beside}
+            onBeside={() => setBeside(!beside)}
+            onLook={look}
             onTakeUp={async () => {
               setTrouble(await make({ type: "set_method", method: room.school }));
               lookAt(undefined);

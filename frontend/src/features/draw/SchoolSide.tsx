@@ -10,13 +10,15 @@ import looked from "./SchoolSide.module.css";
 import { TwoPlumbs } from "./TwoPlumbs";
 
 type SideProps = {
+  beside: boolean;
+  onBeside: () => void;
   room: Room;
   onLook: (school: string) => void;
   onTakeUp: () => void;
   onChange: (change: Change) => void;
 };
 
-export function SchoolSide({ room, onLook, onTakeUp, onChange }: SideProps) {
+export function SchoolSide({ room, beside, onBeside, onLook, onTakeUp, onChange }: SideProps) {
   const begin = (part: Partial<Room>) =>
     onChange({
       type: "set_block_in",
@@ -40,6 +42,9 @@ export function SchoolSide({ room, onLook, onTakeUp, onChange }: SideProps) {
         }))}
         onChange={onLook}
       />
+      <Button aria-pressed={beside} className={looked.beside} onClick={onBeside}>
+        All schools side by side
+      </Button>
       {room.looked_at && (
         <div className={looked.looked} role="status">
           <p>{room.looked_at}</p>

@@ -2,10 +2,16 @@
 import styles from "./Drawn.module.css";
 import { EXERCISES } from "./exercises";
 import { HIGH, WIDE } from "./parts";
+import { SCHOOLS } from "./schools";
 import { FAULTS, SIGNS } from "./signs";
 
 export function Sign({ sign }: { sign: string }) {
   const found = SIGNS[sign] ?? SIGNS.stick;
+  return found ? <Paper said={found.said}>{found.drawn}</Paper> : null;
+}
+
+export function SchoolSign({ school }: { school: string }) {
+  const found = SCHOOLS[school];
   return found ? <Paper said={found.said}>{found.drawn}</Paper> : null;
 }
 

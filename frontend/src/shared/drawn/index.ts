@@ -1,1 +1,1 @@
-export { ExerciseSign, FaultSign, Sign } from "./Drawn";
+export { ExerciseSign, FaultSign, SchoolSign, Sign } from "./Drawn";

@@ -60,8 +60,9 @@ Reckoning = Callable[[Reckoned], Table]
 
 @dataclass(frozen=True, slots=True)
 class School:
-    """A school. `manners` are those of the recipe that it allows; `reckons` makes its own table, if
-    it has one; `at_sight_size` says that its drawing is as large as the subject looks."""
+    """A school. `manners` are those of the recipe that it allows; `aids` are what it needs
+    beside pencil and sheet; `reckons` makes its own table, if it has one; `at_sight_size` says that
+    its drawing is as large as the subject looks."""
 
     name: str
     title: str
@@ -71,6 +72,7 @@ class School:
     mistakes: tuple[Hint, ...]
     reckons: Reckoning | None = None
     at_sight_size: bool = False
+    aids: tuple[str, ...] = ()
 
 
 def hints(*pairs: tuple[str, str]) -> tuple[Hint, ...]:

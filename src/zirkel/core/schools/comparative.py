@@ -6,6 +6,7 @@ SCHOOL = School(
     name="comparative",
     title="Comparative, at arm's length: a unit on the subject, any size on the sheet",
     manners=frozenset(["plumb", "level", "touch", "units", "tilt", "gaps", "part"]),
+    aids=("a stick", "a plumb line"),
     set_up=hints(
         (
             "station",

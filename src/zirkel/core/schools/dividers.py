@@ -33,6 +33,7 @@ SCHOOL = School(
     name="dividers",
     title="Dividers: a ratio set once, key distances carried over, the rest freehand",
     manners=frozenset(["length", "rule", "tilt"]),
+    aids=("dividers", "a ruler", "a stick"),
     set_up=hints(
         ("dividers", "Set the ratio once and lock it. Try it on the unit: it must come out exact."),
         ("unit", "Carry the longest distances first."),

@@ -45,6 +45,7 @@ SCHOOL = School(
     name="grid",
     title="Centre cross and grid: quadrants and squares, enlarged by bigger squares",
     manners=frozenset(["square"]),
+    aids=("a ruler", "a gridded frame"),
     set_up=hints(
         ("cross", "Find the centre of the sheet by its diagonals, and of the reference likewise."),
         ("grid", "Draw the cross, then the squares, light; label them the same on both."),

@@ -34,6 +34,7 @@ SCHOOL = School(
     name="picture_plane",
     title="Picture plane: an outline on a clear pane held still, then enlarged",
     manners=frozenset(["edge"]),
+    aids=("a clear pane", "a ruler"),
     set_up=hints(
         ("pane", "Fix the pane upright, and your chin or eye to one spot; one eye shut."),
         ("edge", "Mark the corners of the view on pane and sheet first."),

@@ -7,6 +7,7 @@ SCHOOL = School(
     name="sight_size_flat",
     title="Sight-size from the flat: print and sheet taped side by side on one board",
     manners=frozenset(["pull", "from plumb"]),
+    aids=("a plumb line", "a ruler", "tape"),
     set_up=hints(
         ("tape", "Tape print and sheet at four corners, squared to the board, side by side."),
         ("plumb", "Draw a plumb on each, truly parallel; never move them."),

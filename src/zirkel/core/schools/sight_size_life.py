@@ -7,6 +7,7 @@ SCHOOL = School(
     name="sight_size_life",
     title="Sight-size from life: sheet beside the subject, heights carry straight across",
     manners=frozenset(["pull", "from plumb"]),
+    aids=("a plumb line", "a ruler", "an easel beside the subject"),
     set_up=hints(
         (
             "station",

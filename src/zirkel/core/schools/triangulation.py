@@ -41,6 +41,7 @@ SCHOOL = School(
     name="triangulation",
     title="Triangulation: tilts between few points, then from dot to dot",
     manners=frozenset(["tilt"]),
+    aids=("a stick", "a tilt card"),
     set_up=hints(
         (
             "triangle",

@@ -8,16 +8,18 @@ from zirkel.views.recipe import (
     Plumbs,
     PlumbsAsked,
     RecipeRoom,
+    SchoolsBeside,
     Strokes,
     StrokesAsked,
     check_plumbs,
     open_recipe,
+    schools_beside,
     straight_strokes,
 )
 from zirkel.views.take_along import Papers, papers_of, take_along
 from zirkel.web.border import blueprint, file_reply, still_wanted, store
 from zirkel.web.problems import as_json
-from zirkel.web.requests import RecipeQuery, StudyPath, TakePath
+from zirkel.web.requests import RecipeQuery, StudyPath, TakePath, Wanted
 
 routes = blueprint("draw", "From what is seen to where the pencil goes")
 
@@ -27,6 +29,15 @@ def get_recipe(path: StudyPath, query: RecipeQuery) -> Response:
     """How to place every landmark, step by step; by another school than the study's to look at."""
     with still_wanted(path.study_id, query.version):
         return as_json(open_recipe(store(), path.study_id, query.school))
+
+
+@routes.get(
+    "/studies/<int:study_id>/schools", responses={"200": SchoolsBeside}, operation_id="schools"
+)
+def get_schools(path: StudyPath, query: Wanted) -> Response:
+    """The recipe by each school, side by side."""
+    with still_wanted(path.study_id, query.version):
+        return as_json(schools_beside(store(), path.study_id))
 
 
 @routes.post("/studies/<int:study_id>/strokes", responses={"200": Strokes}, operation_id="strokes")
