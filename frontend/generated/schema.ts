@@ -5816,7 +5816,7 @@ export interface components {
         /**
          * ReadTable
          * @description Add the readings of a CSV table, leaving out those that are here already; a table of marks
-         *     says instead where landmarks were drawn on the sheet.
+         *     or a plan as SVG says instead where landmarks were drawn on the sheet.
          */
         ReadTable: {
             /** Table */
@@ -12626,7 +12626,9 @@ export interface operations {
     };
     takeAlong: {
         parameters: {
-            query?: never;
+            query?: {
+                artist?: string;
+            };
             header?: never;
             path: {
                 study_id: number;

@@ -281,6 +281,7 @@ class Drawing(DrawCase):
         self.open(f"/studies/{self.number}/draw?view=Take+along", "text=On paper")
         labels = {
             "marks": "Marks sheet",
+            "marks-pages": "Marks sheet, in pages",
             "recipe": "Recipe",
             "strips": "Tick strips",
             "viewfinder": "Viewfinder",
@@ -288,12 +289,17 @@ class Drawing(DrawCase):
             "tones": "Plan of tones",
             "grey-card": "Grey card",
             "grid": "Grid for the sheet",
+            "grid-pages": "Grid, in pages",
             "plan": "Plan as SVG",
+            "recipe-text": "Recipe as text",
+            "recipe-html": "Recipe as a web page",
             "tone-picture": "Tones as a picture",
             "marks-table": "Marks as CSV",
             "readings-table": "Readings as CSV",
         }
-        self.assertEqual(set(labels), set(PAPERS) - {"print-grid", "log", "place"})
+        self.assertEqual(
+            set(labels), set(PAPERS) - {"print-grid", "print-grid-pages", "log", "place"}
+        )
         for what, label in labels.items():
             with self.page.expect_download() as caught:
                 self.page.click(f"aside button:has(span:text-is('{label}'))")

@@ -28,6 +28,15 @@ class Page:
 
     def _read(self, stream):
         here = []
+        # Kept drawings, put here from (left, top of their foot) at a share of their size.
+        self.put = [
+            (*self._mm(float(x), float(y)), float(share or 1.0))
+            for x, y, share in re.findall(
+                rf"1 0 0 1 ({NUMBER}) ({NUMBER}) cm\s+"
+                rf"(?:({NUMBER}) 0 0 {NUMBER} 0 0 cm\s+)?/FormXob",
+                stream,
+            )
+        ]
         for match in re.finditer(
             rf"({NUMBER}) ({NUMBER}) (m|l)\b|({NUMBER}) ({NUMBER}) ({NUMBER}) ({NUMBER}) "
             rf"({NUMBER}) ({NUMBER}) (c|cm)\b|\b(S|s|n|h)\b",

@@ -2,6 +2,7 @@
 mm."""
 
 import unittest
+from itertools import pairwise
 
 import numpy as np
 from PIL import Image
@@ -19,6 +20,8 @@ from zirkel.paper.reference_print import reference_print
 from zirkel.paper.tick_strips import EDGE, NAME, Ticks, _laid, tick_strips
 from zirkel.paper.tilt_card import CARD_WIDE, LEFT, TOP, ray_end, tilt_card
 from zirkel.paper.viewfinder import OPENING, viewfinder
+from zirkel.paper.whole import EDGE as TILE_EDGE
+from zirkel.paper.whole import OVERLAP, Whole, in_pages, on_one_page, tiles_of
 
 SHEET = Sheet(297.0, 420.0, Margins.even(15.0))
 MARKS = [PrintedMark("Crown", 141.3, 37.9, 1.2), PrintedMark("Chin", 139.05, 120.0, 2.4),
@@ -36,7 +39,7 @@ class Papers(unittest.TestCase):
             self.near(page.bar()[0], 100.0)
 
     def test_marks_are_crossed_where_they_go(self):
-        data = marks_sheet("A study", SHEET, MARKS)
+        data = on_one_page(marks_sheet("A study", SHEET, MARKS))
         (page,) = pages(data)
         self.near(page.size[0], 297.0)
         self.near(page.size[1], 420.0)
@@ -50,7 +53,7 @@ class Papers(unittest.TestCase):
 
     def test_no_outline_is_ever_printed(self):
         """No piece joins two marks."""
-        data = marks_sheet("A study", SHEET, MARKS)
+        data = on_one_page(marks_sheet("A study", SHEET, MARKS))
         for a, b in pages(data)[0].segments():
             on = [any(abs(p[0] - m.left_mm) < 1 and abs(p[1] - m.top_mm) < 1 for m in MARKS)
                   for p in (a, b)]  # fmt: skip
@@ -139,11 +142,40 @@ class Papers(unittest.TestCase):
 
     def test_the_grid_s_lines(self):
         across, down = [50.0, 90.0, 130.0, 170.0, 210.0], [60.0, 100.0, 140.0]
-        page = pages(grid_overlay("A study", (0.0, 0.0, 297.0, 210.0), across, down))[0]
+        page = pages(on_one_page(grid_overlay("A study", (0.0, 0.0, 297.0, 210.0), across, down)))[
+            0
+        ]
         self.near(page.size[0], 297.0 + 2 * BORDER_MM)
         upright = {round(a[0], 1) for a, b in page.segments()
                    if abs(a[0] - b[0]) < 1e-6 and abs(abs(a[1] - b[1]) - 80) < TENTH}  # fmt: skip
         self.assertEqual(upright, {x + BORDER_MM for x in across})
+
+    def test_tiles_cover_the_whole_each_over_the_one_before(self):
+        for width, height in ((297.0, 420.0), (150.0, 500.0), (900.0, 700.0)):
+            for page in ((210.0, 297.0), (279.4, 215.9)):
+                tiles = tiles_of(width, height, page)
+                self.assertAlmostEqual(max(e.left + e.width for e in tiles), width)
+                self.assertAlmostEqual(max(e.top + e.height for e in tiles), height)
+                lefts = sorted({each.left for each in tiles})
+                for a, b in pairwise(lefts):
+                    self.assertAlmostEqual(a + page[0] - 2 * TILE_EDGE - b, OVERLAP)
+                self.assertEqual(len({each.name for each in tiles}), len(tiles))
+
+    def test_glued_at_their_overlaps_the_pages_show_the_whole_at_true_size(self):
+        """Where each page puts the kept drawing's corner tells what of it is seen there."""
+        whole = Whole("A study", 297.0, 420.0, lambda paper: paper.cross(150.0, 200.0))
+        page = (210.0, 297.0)
+        size = min((page, page[::-1]), key=lambda each: len(tiles_of(297.0, 420.0, each)))
+        tiles = tiles_of(297.0, 420.0, size)
+        found = pages(in_pages(whole, page))
+        self.assertEqual(len(found), 1 + len(tiles))
+        for tile, shown in zip(tiles, found[1:], strict=True):
+            self.near(shown.size[0], size[0])
+            left, low, share = shown.put[0]
+            self.assertEqual(share, 1.0)
+            self.near(left, TILE_EDGE - tile.left)
+            self.near(low - 420.0, TILE_EDGE - tile.top)
+        self.assertTrue(any(abs(each - 100.0) < TENTH for each in found[0].bar()))
 
     def test_the_print_is_of_its_true_size(self):
         data = reference_print("A study", Image.new("RGB", (400, 300)), 160.0, 120.0)

@@ -15,6 +15,7 @@ class Word:
 
     def __init__(self, page, size, said, high, corners):
         self.page, self.size, self.said, self.high = page, size, said, high
+        self.kept = False
         xs, ys = zip(*corners, strict=True)
         self.box = min(xs), min(ys), max(xs), max(ys)
 
@@ -29,7 +30,7 @@ def written():
     """All words that pages write meanwhile."""
     found = []
     counts = {}
-    plain_text, plain_turn = Page.text, Page.turn_page
+    plain_text, plain_turn, plain_keep = Page.text, Page.turn_page, Page.keep
 
     def text(self, x, y, said, size=3.4, strong=False, colour="", anchor="start", turn_deg=0.0,
              serif=False):  # fmt: skip
@@ -41,7 +42,9 @@ def written():
         corners = [(x + c * u - s * v, y + s * u + c * v) for u, v in flat]
         size_mm = self.width_mm, self.height_mm
         if said.strip():
-            found.append(Word((id(self), counts.get(id(self), 0)), size_mm, said, size, corners))
+            # What is kept to be put on other pages is a page of its own.
+            page = id(self), counts.get(id(self), 0), size_mm
+            found.append(Word(page, size_mm, said, size, corners))
         more = {"colour": colour} if colour else {}
         plain_text(self, x, y, said, size, strong, anchor=anchor, turn_deg=turn_deg, serif=serif,
                    **more)  # fmt: skip
@@ -50,5 +53,14 @@ def written():
         counts[id(self)] = counts.get(id(self), 0) + 1
         plain_turn(self, *size)
 
-    with patch.object(Page, "text", text), patch.object(Page, "turn_page", turn_page):
+    def keep(self, name, draw):
+        before = len(found)
+        plain_keep(self, name, draw)
+        for each in found[before:]:
+            each.kept = True
+
+    with (
+        patch.object(Page, "text", text), patch.object(Page, "turn_page", turn_page),
+        patch.object(Page, "keep", keep),
+    ):  # fmt: skip
         yield found

@@ -234,7 +234,8 @@ export const api = {
     told(
       client.DELETE("/api/v1/running/{number}", { params: { path: { number } } }),
     ) as Promise<unknown>,
-  takeAddress: (id: number, what: string) => `/api/v1/studies/${id}/take/${what}`,
+  takeAddress: (id: number, what: string, artist: string | null = null) =>
+    `/api/v1/studies/${id}/take/${what}${artist ? `?artist=${encodeURIComponent(artist)}` : ""}`,
   shelfAddress: "/api/v1/shelf",
   printAddress: (id: number) => `/api/v1/studies/${id}/print.pdf`,
   practiceAddress: (artist: string) => `/api/v1/practice/file?artist=${encodeURIComponent(artist)}`,

@@ -14,7 +14,9 @@ from zirkel.paper import (
     plan_svg,
     print_grid,
     readings_table,
+    recipe_html,
     recipe_pages,
+    recipe_text,
     tick_strips,
     tilt_card,
     tone_picture,
@@ -24,23 +26,28 @@ from zirkel.paper import (
 from zirkel.paper.base import Paper
 
 PAPERS: Mapping[str, Paper] = {
-    each.PAPER.name: each.PAPER
+    each.name: each
     for each in (
-        marks_sheet,
-        recipe_pages,
-        tick_strips,
-        viewfinder,
-        tilt_card,
-        tone_sheet,
-        grey_card,
-        place_plan,
-        log_pages,
-        grid_overlay,
-        print_grid,
-        plan_svg,
-        tone_picture,
-        marks_table,
-        readings_table,
+        marks_sheet.PAPER,
+        marks_sheet.IN_PAGES,
+        recipe_pages.PAPER,
+        tick_strips.PAPER,
+        viewfinder.PAPER,
+        tilt_card.PAPER,
+        tone_sheet.PAPER,
+        grey_card.PAPER,
+        place_plan.PAPER,
+        log_pages.PAPER,
+        grid_overlay.PAPER,
+        grid_overlay.IN_PAGES,
+        print_grid.PAPER,
+        print_grid.IN_PAGES,
+        plan_svg.PAPER,
+        recipe_text.PAPER,
+        recipe_html.PAPER,
+        tone_picture.PAPER,
+        marks_table.PAPER,
+        readings_table.PAPER,
     )
 }
 

@@ -8,11 +8,14 @@ from pathlib import Path
 
 from zirkel.core.study import Study
 from zirkel.core.worked import Worked
+from zirkel.paper.page import PAGES_MM
 
 PDF = ("application/pdf", "pdf")
 SVG = ("image/svg+xml", "svg")
 PNG = ("image/png", "png")
 CSV = ("text/csv", "csv")
+TXT = ("text/plain; charset=utf-8", "txt")
+HTML = ("text/html; charset=utf-8", "html")
 
 
 PictureOf = Callable[[str], Path | None]
@@ -22,6 +25,11 @@ PictureOf = Callable[[str], Path | None]
 def always(_study: Study) -> bool:
     """For what any study can give."""
     return True
+
+
+def own_page(study: Study) -> tuple[float, float]:
+    """The page of the artist's own printer, upright: letter where the study speaks in inches."""
+    return PAGES_MM["Letter" if study.inches else "A4"]
 
 
 @dataclass(frozen=True, slots=True)

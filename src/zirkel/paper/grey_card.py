@@ -5,21 +5,21 @@ from __future__ import annotations
 
 from zirkel.core.tones.grey import grey_of
 from zirkel.core.worked import Worked
-from zirkel.paper.base import Paper
+from zirkel.paper.base import Paper, own_page
 from zirkel.paper.page import LINE, PENCIL, Page
 
-WIDTH, HEIGHT = 210.0, 297.0
 LEFT, TOP = 30.0, 54.0
-STEP_WIDE, STEP_HIGH, HOLE = 60.0, 24.0, 5.0
+STEP_WIDE, STEP_HIGH, HOLE = 60.0, 22.5, 5.0
 STEPS = 9
 
 
-def grey_card() -> bytes:
-    """One A4 page."""
-    paper = Page("Grey card", WIDTH, HEIGHT)
-    y = paper.head(LEFT, WIDTH - 2 * LEFT, "Grey card", "Nine steps, to hold to the subject")
+def grey_card(size: tuple[float, float]) -> bytes:
+    """One page of that size."""
+    paper = Page("Grey card", *size)
+    room = size[0] - 2 * LEFT
+    y = paper.head(LEFT, room, "Grey card", "Nine steps, to hold to the subject")
     paper.wrapped(
-        LEFT, y, WIDTH - 2 * LEFT,
+        LEFT, y, room,
         "Cut it out and cut the holes. Hold it in the light that falls on the subject, one eye "
         "shut, and find the step that vanishes beside the tone seen through its hole.", 3.8,
         serif=True,
@@ -38,12 +38,12 @@ def grey_card() -> bytes:
         "A printer's greys are only as good as its ink and paper: white is the paper's own, black "
         "the ink's. Steps between keep their order, which is what counts.", 3.2, colour=PENCIL,
     )  # fmt: skip
-    paper.foot(LEFT, WIDTH - 2 * LEFT)
+    paper.foot(LEFT, room)
     return paper.done()
 
 
 def _of(worked: Worked) -> bytes:
-    return grey_card()
+    return grey_card(own_page(worked.study))
 
 
 PAPER = Paper("grey-card", "Grey card", "nine steps, to hold to the subject", _of)

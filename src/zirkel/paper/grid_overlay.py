@@ -10,24 +10,40 @@ from zirkel.core.worked import Worked
 from zirkel.errors import BadInput
 from zirkel.paper.base import Paper
 from zirkel.paper.page import CHALK, GRAPHITE, LINE, PENCIL, Page
+from zirkel.paper.whole import Whole, in_own_pages, on_one_page
 
-BORDER_MM = 14.0
+BORDER_MM = 18.0
 CORNER_MM = 6.0
 
 Box = tuple[float, float, float, float]
 
 
+def with_border(width_mm: float, height_mm: float) -> tuple[float, float]:
+    """The page that a grid over so much takes, at least."""
+    return width_mm + 2 * BORDER_MM, height_mm + 2 * BORDER_MM
+
+
 def grid_overlay(
     title: str, over: Box, across: Sequence[float], down: Sequence[float], what: str = "sheet"
-) -> bytes:
-    """One page round the box `over` (left, top, right, bottom in mm), with lines at `across` and
+) -> Whole:
+    """A page round the box `over` (left, top, right, bottom in mm), with lines at `across` and
     `down` in the same millimetres."""
     left, top = min(over[0], across[0]), min(over[1], down[0])
     right, bottom = max(over[2], across[-1]), max(over[3], down[-1])
     size = (right - left + 2 * BORDER_MM, bottom - top + 2 * BORDER_MM)
-    paper = Page(f"{title}, grid", *size)
-    across = [x - left + BORDER_MM for x in across]
-    down = [y - top + BORDER_MM for y in down]
+    shift = BORDER_MM - left, BORDER_MM - top
+
+    def draw(paper: Page) -> None:
+        _draw(paper, [each + shift[k % 2] for k, each in enumerate(over)], across, down, what)
+
+    across, down = [x + shift[0] for x in across], [y + shift[1] for y in down]
+    return Whole(f"{title}, grid", *size, draw)
+
+
+def _draw(
+    paper: Page, over: Sequence[float], across: Sequence[float], down: Sequence[float], what: str
+) -> None:
+    width, height = paper.width_mm, paper.height_mm
     for i, x in enumerate(across):
         middle = i == len(across) // 2
         paper.line([(x, down[0]), (x, down[-1])], CHALK if middle else PENCIL, 0.2)
@@ -40,14 +56,13 @@ def grid_overlay(
     for i in range(len(down) - 1):
         paper.text(BORDER_MM - 4.5, (down[i] + down[i + 1]) / 2.0 + 1.4, str(i + 1), 4.0,
                    anchor="middle")  # fmt: skip
-    _corners(paper, [each - o + BORDER_MM for each, o in zip(over, (left, top) * 2, strict=True)])
-    if size[0] > 130.0 + 2 * BORDER_MM:
-        paper.proof_bar(BORDER_MM, size[1] - 3.0)
+    _corners(paper, over)
+    if width > 130.0 + 2 * BORDER_MM:
+        paper.proof_bar(BORDER_MM, height - 7.0)
     said = f"Corner marks: the {what}'s corners"
-    room = size[0] - 2 * BORDER_MM
+    room = width - 2 * BORDER_MM
     if paper.wide(said, 2.6) < room:
-        paper.text(BORDER_MM, 4.0, said, 2.6, colour=PENCIL)
-    return paper.done()
+        paper.text(BORDER_MM, 8.6, said, 2.6, colour=PENCIL)
 
 
 def _corners(paper: Page, box: Sequence[float]) -> None:
@@ -60,7 +75,7 @@ def _corners(paper: Page, box: Sequence[float]) -> None:
             paper.line([(x, y + out_y), (x, y + out_y * CORNER_MM)], GRAPHITE, 0.25)
 
 
-def _of(worked: Worked) -> bytes:
+def _of(worked: Worked) -> Whole:
     study, grid = worked.study, worked.grid
     if grid is None:
         raise BadInput("frame", "there is nothing to lay a grid over yet: take a few readings")
@@ -68,4 +83,11 @@ def _of(worked: Worked) -> bytes:
     return grid_overlay(study.title, sheet, grid.across_mm, grid.down_mm)
 
 
-PAPER = Paper("grid", "Grid for the sheet", "true size, centre cross", _of)
+def _on_one_page(worked: Worked) -> bytes:
+    return on_one_page(_of(worked))
+
+
+PAPER = Paper("grid", "Grid for the sheet", "true size, centre cross", _on_one_page)
+IN_PAGES = in_own_pages(_of, "grid", "Grid, in pages", lambda study: with_border(
+    study.sheet.width_mm, study.sheet.height_mm
+))  # fmt: skip

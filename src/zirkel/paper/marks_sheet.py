@@ -15,8 +15,10 @@ from zirkel.errors import BadInput
 from zirkel.paper.base import Paper
 from zirkel.paper.depth_lines import LETTER_MM, Stroke, Word, depth_lines
 from zirkel.paper.page import CHALK, LINE, PENCIL, VERDIGRIS, Page
+from zirkel.paper.whole import Whole, in_own_pages, on_one_page
 
 NAME_MM = 2.8
+BACK = {"start": 0.0, "middle": 0.5, "end": 1.0}
 MOST_PAGE_MM = 5000.0
 
 
@@ -28,6 +30,7 @@ class PrintedMark:
     left_mm: float
     top_mm: float
     slack_mm: float | None
+    landmark: str = ""
 
 
 def marks_sheet(
@@ -36,10 +39,20 @@ def marks_sheet(
     marks: Sequence[PrintedMark],
     agreement: str | None = None,
     depth: Sequence[Stroke | Word] = (),
-) -> bytes:
-    """One page of the sheet's own size; how well the readings agree stands under its title where
+) -> Whole:
+    """A page of the sheet's own size; how well the readings agree stands under its title where
     there is room for it."""
-    paper = Page(f"{title}, marks", sheet.width_mm, sheet.height_mm)
+
+    def draw(paper: Page) -> None:
+        _draw(paper, title, sheet, marks, agreement, depth)
+
+    return Whole(f"{title}, marks", sheet.width_mm, sheet.height_mm, draw)
+
+
+def _draw(
+    paper: Page, title: str, sheet: Sheet, marks: Sequence[PrintedMark], agreement: str | None,
+    depth: Sequence[Stroke | Word],
+) -> None:  # fmt: skip
     m = sheet.margin
     paper.box(m.left, m.top, sheet.width_mm - m.left - m.right,
               sheet.height_mm - m.top - m.bottom, LINE, 0.2, (1.0, 2.0))  # fmt: skip
@@ -51,16 +64,19 @@ def marks_sheet(
         else:
             dash = (1.5, 1.5) if each.dashed else ()
             paper.line(each.points, VERDIGRIS, 0.15, dash, each.closed)
-    taken: list[tuple[float, float, float]] = []
+    taken: list[tuple[float, float, float]] = [
+        (left, left + paper.wide(each.said, LETTER_MM), each.at[1])
+        for each in depth if isinstance(each, Word)
+        for left in (each.at[0] - BACK[each.anchor] * paper.wide(each.said, LETTER_MM),)
+    ]  # fmt: skip
     for mark in sorted(marks, key=lambda each: each.top_mm):
         _mark(paper, mark, sheet, taken)
     room = sheet.width_mm - m.left - 2.0
     named = paper.lines(title, room, 4.4, strong=True, serif=True)[0]
-    paper.text(m.left, 7.0, named, 4.4, strong=True, serif=True)
+    paper.text(m.left, 10.5, named, 4.4, strong=True, serif=True)
     if agreement and m.left + paper.wide(agreement, NAME_MM) < sheet.width_mm - 2.0:
-        paper.text(m.left, 11.0, agreement, NAME_MM, colour=PENCIL)
-    paper.proof_bar(m.left, sheet.height_mm - 5.0)
-    return paper.done()
+        paper.text(m.left, 14.4, agreement, NAME_MM, colour=PENCIL)
+    paper.proof_bar(m.left, sheet.height_mm - 7.0)
 
 
 def _mark(
@@ -93,12 +109,13 @@ def printed_marks(worked: Worked) -> list[PrintedMark]:
             mark.held_left_mm,
             mark.held_top_mm,
             None if name in loose or mark.slack is None else mark.slack.longer,
+            name,
         )
         for name, mark in worked.plan.marks.items()
     ]
 
 
-def _of(worked: Worked) -> bytes:
+def _of(worked: Worked) -> Whole:
     sheet = worked.study.sheet
     if max(sheet.width_mm, sheet.height_mm) > MOST_PAGE_MM:
         raise BadInput("sheet", f"a sheet of more than {MOST_PAGE_MM / 1000:.0f} m is not printed")
@@ -108,4 +125,14 @@ def _of(worked: Worked) -> bytes:
     )  # fmt: skip
 
 
-PAPER = Paper("marks", "Marks sheet", "true size, to prick through", _of)
+def _on_one_page(worked: Worked) -> bytes:
+    return on_one_page(_of(worked))
+
+
+PAPER = Paper("marks", "Marks sheet", "true size, to prick through", _on_one_page)
+IN_PAGES = in_own_pages(
+    _of,
+    "marks",
+    "Marks sheet, in pages",
+    lambda study: (study.sheet.width_mm, study.sheet.height_mm),
+)

@@ -8,10 +8,15 @@ from __future__ import annotations
 
 import io
 import re
-from collections.abc import Iterator, Sequence
+import unicodedata
+from collections.abc import Callable, Iterator, Sequence
+from contextlib import contextmanager
+from contextvars import ContextVar
+from functools import cache, lru_cache
 from pathlib import Path
 from typing import Any
 
+from anyascii import anyascii
 from reportlab.lib.units import mm
 from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfbase.ttfonts import TTFont
@@ -38,6 +43,19 @@ PAGES_MM = {
 """Common pages, ISO's and in inches: short side, long side."""
 
 
+_author: ContextVar[str] = ContextVar("author", default="")
+
+
+@contextmanager
+def drawn_by(artist: str) -> Iterator[None]:
+    """Papers made meanwhile name this artist as their author."""
+    token = _author.set(artist)
+    try:
+        yield
+    finally:
+        _author.reset(token)
+
+
 def _fonts() -> None:
     for name in FACES.values():
         if name not in pdfmetrics.getRegisteredFontNames():
@@ -50,6 +68,7 @@ class Page:
     def __init__(self, title: str, width_mm: float, height_mm: float) -> None:
         _fonts()
         self._out = io.BytesIO()
+        self._kept: dict[str, float] = {}
         self.width_mm, self.height_mm = width_mm, height_mm
         self._canvas = Canvas(
             self._out,
@@ -59,6 +78,7 @@ class Page:
         )
         self._canvas.setTitle(title)
         self._canvas.setCreator("Zirkel")
+        self._canvas.setAuthor(_author.get())
 
     def turn_page(self, width_mm: float | None = None, height_mm: float | None = None) -> None:
         """Begin another page, of the same size unless told."""
@@ -66,6 +86,33 @@ class Page:
         self.width_mm = width_mm or self.width_mm
         self.height_mm = height_mm or self.height_mm
         self._canvas.setPageSize((self.width_mm * mm, self.height_mm * mm))
+
+    def resize(self, width_mm: float, height_mm: float) -> None:
+        """Make the page that is begun of another size; what is kept stays as it was drawn."""
+        self.width_mm, self.height_mm = width_mm, height_mm
+        self._canvas.setPageSize((width_mm * mm, height_mm * mm))
+
+    def keep(self, name: str, draw: Callable[[Page], None]) -> None:
+        """Draw something once, as large as this page, to be put on others: before anything else."""
+        self._canvas.beginForm(name, 0, 0, self.width_mm * mm, self.height_mm * mm)
+        draw(self)
+        self._canvas.endForm()
+        self._kept[name] = self.height_mm
+
+    def put(self, name: str, left: float, top: float, into: tuple[float, float, float, float],
+            share: float = 1.0) -> None:  # fmt: skip
+        """What was kept, from its (left, top) on, into a rectangle (x, y, width, height) of this
+        page, at a share of its size."""
+        x, y, width, height = into
+        self._canvas.saveState()
+        window = self._canvas.beginPath()
+        window.rect(*self._at(x, y + height), width * mm, height * mm)
+        self._canvas.clipPath(window, stroke=0, fill=0)
+        low = self._kept[name] * share - top * share
+        self._canvas.translate((x - left * share) * mm, (self.height_mm - y - low) * mm)
+        self._canvas.scale(share, share)
+        self._canvas.doForm(name)
+        self._canvas.restoreState()
 
     def done(self) -> bytes:
         """The document's bytes."""
@@ -204,8 +251,27 @@ class Page:
         self._canvas.setLineJoin(1)
 
 
+@cache
+def _drawn() -> frozenset[int]:
+    """Signs that every face has."""
+    _fonts()
+    fonts = [pdfmetrics.getFont(name) for name in FACES.values()]
+    faces = [font.face.charToGlyph for font in fonts if isinstance(font, TTFont)]
+    return frozenset(faces[0]).intersection(*faces[1:])
+
+
+@lru_cache(maxsize=4096)
+def stand_in(said: str) -> str:
+    """Words with what no face has in Latin letters, or in words: boxes can't be read."""
+    plain = unicodedata.normalize("NFC", said)
+    if all(ord(sign) in _drawn() for sign in plain):
+        return plain
+    return "".join(sign if ord(sign) in _drawn() else anyascii(sign) for sign in plain)
+
+
 def _pieces(said: str) -> Iterator[tuple[str, float, float]]:
     """Words in pieces of one size each: (piece, share of the type's size, how far raised)."""
+    said = stand_in(said)
     at = 0
     for found in FRACTION.finditer(said):
         before = said[at : found.start()]

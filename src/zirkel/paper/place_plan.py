@@ -11,10 +11,10 @@ from zirkel.core.study import Study
 from zirkel.core.words.place import checklist, say_far
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput
-from zirkel.paper.base import Paper
+from zirkel.paper.base import Paper, own_page
 from zirkel.paper.page import CHALK, GRAPHITE, LINE, PENCIL, VERDIGRIS, Page
 
-WIDTH, HEIGHT, EDGE = 210.0, 297.0, 16.0
+EDGE = 16.0
 PLAN_TOP, PLAN_HIGH, PLAN_WIDE = 34.0, 126.0, 112.0
 SIDE_LEFT = 142.0
 SCALES = (5, 10, 20, 25, 30, 40, 50, 75, 100, 200, 500, 1000, 2000, 5000, 10000)
@@ -34,8 +34,9 @@ def _of(worked: Worked) -> bytes:
     place = place_of(study)
     if place is None:
         raise BadInput("place", "nothing is written down of the place yet: measure it first")
-    paper = Page(f"{study.title}, the place", WIDTH, HEIGHT)
-    paper.head(EDGE, WIDTH - 2 * EDGE, study.title, "The place, to come back to it another day")
+    paper = Page(f"{study.title}, the place", *own_page(study))
+    wide = paper.width_mm - 2 * EDGE
+    paper.head(EDGE, wide, study.title, "The place, to come back to it another day")
     laid = laid_out(place)
     y = 34.0
     if laid is not None:
@@ -45,11 +46,11 @@ def _of(worked: Worked) -> bytes:
     paper.text(EDGE, y, "To come back to it", 5.0, strong=True, serif=True)
     y += 9.0
     for each in checklist(place, study.inches):
-        if y > HEIGHT - 2 * EDGE:
+        if y > paper.height_mm - EDGE:
             paper.turn_page()
             y = 2 * EDGE
         paper.box(EDGE, y - 3.4, 4.0, 4.0, PENCIL)
-        y = paper.wrapped(EDGE + 8.0, y, WIDTH - 2 * EDGE - 8.0, each, TEXT + 0.4) + 2.4
+        y = paper.wrapped(EDGE + 8.0, y, wide - 8.0, each, TEXT + 0.4) + 2.4
     return paper.done()
 
 
@@ -118,7 +119,7 @@ def _side(paper: Page, place: Place, inches: bool) -> None:
     ]
     if not heights:
         return
-    right, floor = WIDTH - EDGE, PLAN_TOP + PLAN_HIGH - 14.0
+    right, floor = paper.width_mm - EDGE, PLAN_TOP + PLAN_HIGH - 14.0
     scale = next(
         (s for s in SCALES if max(mm for mm, _ in heights) / s <= PLAN_HIGH - 34.0), SCALES[-1]
     )
@@ -135,6 +136,6 @@ def _side(paper: Page, place: Place, inches: bool) -> None:
 
 PAPER = Paper(
     "place", "The place",
-    "A plan of chair, easel and light to scale, the heights, and what to tick off to come back.",
+    "plan, heights, a list to tick off",
     _of, fits=_fits,
 )  # fmt: skip

@@ -17,7 +17,11 @@ from zirkel.paper.depth_lines import say_ticks
 from zirkel.paper.page import GRAPHITE, LINE, PAGES_MM, PENCIL, Page
 
 EDGE, BETWEEN, FOOT = 13.0, 7.0, 15.0
-TEXT, LOOK, SET_UP, NUMBER = 3.9, 3.5, 3.5, 3.5
+SIZES = (3.9, 3.7, 3.5)
+"""Height of the type, in mm: as large as so many pages have room for."""
+MOST_PAGES = 2
+
+LOOK, SET_UP, NUMBER = 3.5, 3.5, 3.5
 BOX = 3.4
 INDENT = 10.5
 GAP = 1.8
@@ -54,17 +58,27 @@ class Printed:
     line: Sequence[Place] = ()
     closed: bool = False
 
-    @property
-    def size(self) -> float:
-        """Height of its type, in mm."""
-        return TEXT if self.done else LOOK
+
+@dataclass(frozen=True, slots=True)
+class Laid:
+    """Lines of one step where they stand: page and column from 0, the first base line, the height
+    of the type; `number` of the landmarks so far where the step begins here, else None."""
+
+    page: int
+    column: int
+    y: float
+    lines: Sequence[str]
+    type_mm: float
+    each: Printed
+    number: int | None
 
 
 def recipe_pages(
     title: str, school: str, sheet: Sheet, set_up: Sequence[str], items: Sequence[Printed],
     page: str = "A4",
 ) -> bytes:  # fmt: skip
-    """Pages of the artist's own printer: the whole and the set-up first, then all steps."""
+    """Pages of the artist's own printer: the whole and the set-up first, then all steps, in letters
+    as large as two pages have room for."""
     width, height = PAGES_MM[page]
     paper = Page(f"{title}, recipe", width, height)
     column = (width - 2 * EDGE - BETWEEN) / 2.0
@@ -76,31 +90,53 @@ def recipe_pages(
     for line in set_up:
         y = paper.wrapped(lefts[1], y, column, line, SET_UP, colour=PENCIL) + 1.0
     # The left column goes on below the drawing, the right one below the set-up.
-    ys = [top + share * sheet.height_mm + 7.0, y + 3.0]
-    at, pages, number = 0, 1, 0
-    most = int((height - FOOT - HEAD) / (TIGHT * TEXT))
+    firsts = top + share * sheet.height_mm + 7.0, y + 3.0
+    for type_mm in SIZES:
+        laid = _laid(paper, items, column - INDENT, firsts, top, type_mm)
+        if not laid or laid[-1].page < MOST_PAGES:
+            break
+    at = 0
+    for each in laid:
+        if each.page > at:
+            paper.foot(EDGE, width - 2 * EDGE, each.page)
+            paper.turn_page()
+            paper.head(EDGE, width - 2 * EDGE, title, school)
+            at = each.page
+        if each.number is not None:
+            _box(paper, lefts[each.column], each.y, each.each, each.number)
+        _words(paper, lefts[each.column] + INDENT, each)
+    paper.foot(EDGE, width - 2 * EDGE, at + 1)
+    return paper.done()
+
+
+def _laid(
+    paper: Page, items: Sequence[Printed], wide: float, firsts: tuple[float, float], top: float,
+    type_mm: float,
+) -> list[Laid]:  # fmt: skip
+    """Where all steps stand, in letters of that size."""
+    made: list[Laid] = []
+    ys, at, page, number = list(firsts), 0, 0, 0
+    most = int((paper.height_mm - FOOT - HEAD) / (TIGHT * type_mm))
     for each in items:
         number += each.place is not None
-        lines = paper.lines(each.said, column - INDENT, each.size, serif=True)
+        size = type_mm if each.done else LOOK
+        lines = paper.lines(each.said, wide, size, serif=True)
         begins = True
         while lines:
             # A sentence longer than a column goes on in the next one.
-            room = int((height - FOOT - ys[at]) / (TIGHT * each.size))
+            room = int((paper.height_mm - FOOT - ys[at]) / (TIGHT * size))
             if room < min(len(lines), most):
                 if at == 1:
-                    paper.foot(EDGE, width - 2 * EDGE, pages)
-                    paper.turn_page()
-                    pages += 1
-                    ys = [paper.head(EDGE, width - 2 * EDGE, title, school)] * 2
+                    page += 1
+                    ys = [top, top]
                 at = 1 - at
                 continue
-            if begins:
-                _box(paper, lefts[at], ys[at], each, number)
-            ys[at] = _words(paper, lefts[at] + INDENT, ys[at], lines[:room], each)
+            here = number if begins else None
+            made.append(Laid(page, at, ys[at], lines[:room], size, each, here))
+            ys[at] += TIGHT * size * len(lines[:room])
             lines, begins = lines[room:], False
         ys[at] += GAP
-    paper.foot(EDGE, width - 2 * EDGE, pages)
-    return paper.done()
+    return made
 
 
 def _whole(
@@ -149,16 +185,24 @@ def _box(paper: Page, left: float, y: float, each: Printed, number: int) -> None
         paper.text(left + INDENT - 1.4, y, str(number), NUMBER, strong=True, anchor="end")
 
 
-def _words(paper: Page, left: float, y: float, lines: Sequence[str], each: Printed) -> float:
-    """Lines of a step; the base line that comes next."""
-    for line in lines:
-        colour = GRAPHITE if each.done else PENCIL
-        paper.text(left, y, line, each.size, colour=colour, serif=True)
-        y += TIGHT * each.size
-    return y
+def _words(paper: Page, left: float, laid: Laid) -> None:
+    """Lines of a step."""
+    colour = GRAPHITE if laid.each.done else PENCIL
+    for k, line in enumerate(laid.lines):
+        y = laid.y + k * TIGHT * laid.type_mm
+        paper.text(left, y, line, laid.type_mm, colour=colour, serif=True)
 
 
-def _of(worked: Worked) -> bytes:
+@dataclass(frozen=True, slots=True)
+class Dictated:
+    """All that a recipe says: what to set up first, then one thing after the other."""
+
+    set_up: list[str]
+    items: list[Printed]
+
+
+def dictated(worked: Worked) -> Dictated:
+    """What a study's recipe says, as it is printed."""
     study, words, recipe = worked.study, worked.words, worked.recipe
     scene = scene_of(study, words, recipe, worked.squares)
     items = []
@@ -174,8 +218,14 @@ def _of(worked: Worked) -> bytes:
         set_up += say_lines(worked.layers, shapes, worked.running_back, marks)
     for row in study.repeats:
         set_up += say_repeat(row, words)
+    return Dictated(set_up, items)
+
+
+def _of(worked: Worked) -> bytes:
+    study, said = worked.study, dictated(worked)
     page = "Letter" if study.inches else "A4"
-    return recipe_pages(study.title, worked.school.title, study.sheet, set_up, items, page)
+    school = worked.school.title
+    return recipe_pages(study.title, school, study.sheet, said.set_up, said.items, page)
 
 
 def _line(item: Item, places: Mapping[str, Place]) -> tuple[Sequence[Place], bool]:

@@ -9,14 +9,21 @@ where hours stand outside and degrees inside.
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 
+from zirkel.core.words.recipe import say_units
 from zirkel.core.worked import Worked
-from zirkel.paper.base import Paper
-from zirkel.paper.page import CHALK, LINE, PENCIL, VERDIGRIS, Page
+from zirkel.paper.base import Paper, own_page
+from zirkel.paper.page import CHALK, LINE, PAGES_MM, PENCIL, VERDIGRIS, Page
+from zirkel.paper.tick_strips import PARTS
 
-WIDTH, HEIGHT = 210.0, 297.0
 CARD_WIDE, CARD_HIGH = 174.0, 118.0
-LEFT, TOP = (WIDTH - CARD_WIDE) / 2.0, 56.0
+LEFT, TOP = 18.0, 50.0
+STRIP, STRIP_HIGH = 252.0, 13.0
+"""Where the strip of the unit begins, and how high it is, in mm."""
+LEAST_UNIT = 16.0
+"""In mm: the names of a shorter unit's parts would lie over one another."""
+
 STEP_DEG = 2.5
 """Five minutes of the hour."""
 
@@ -24,10 +31,14 @@ HOURS_IN, DEGREES_IN = 13.0, 23.0
 """How far hours and degrees stand inside the card's edge, in mm."""
 
 
-def tilt_card(title: str) -> bytes:
-    """One page with the card to cut out, and how it is used."""
-    paper = Page(f"{title}, tilt card", WIDTH, HEIGHT)
-    y = paper.head(LEFT, CARD_WIDE, title, "Tilt card")
+def tilt_card(
+    title: str, size: tuple[float, float] = PAGES_MM["A4"],
+    unit: Sequence[tuple[float, str]] = (), named: str = "",
+) -> bytes:  # fmt: skip
+    """One page with the card to cut out, how it is used, and a strip with the unit and its
+    parts."""
+    paper = Page(f"{title}, tilt card", *size)
+    y = paper.head(LEFT, CARD_WIDE, title, "Tilt card and unit strip")
     paper.wrapped(
         LEFT, y, CARD_WIDE,
         "Stick it on board and cut it out, away from the hand. Pull a thread through the hole and "
@@ -42,13 +53,16 @@ def tilt_card(title: str) -> bytes:
     paper.text(hole[0] + 8.0, TOP + 6.0, "right end up", 3.0, colour=PENCIL)
     for number in range(int(180 / STEP_DEG) + 1):
         _ray(paper, hole, number * STEP_DEG)
+    if unit:
+        _strip(paper, unit, named)
     paper.foot(LEFT, CARD_WIDE)
     return paper.done()
 
 
-USED = (LEFT + 44.0, TOP + CARD_HIGH + 52.0)
-"""Middle of the drawing of how it is used, and the lean of its stick in degrees."""
-LEAN = 40.0
+USED = (LEFT + 44.0, TOP + CARD_HIGH + 41.0)
+"""Middle of the drawing of how it is used, the lean of its stick in degrees, and how large
+it is."""
+LEAN, IN_SMALL = 40.0, 0.78
 
 
 def _in_use(paper: Page) -> None:
@@ -57,6 +71,7 @@ def _in_use(paper: Page) -> None:
     along, across = (math.sin(turn), -math.cos(turn)), (math.cos(turn), math.sin(turn))
 
     def at(far: float, beside: float) -> tuple[float, float]:
+        far, beside = IN_SMALL * far, IN_SMALL * beside
         return (USED[0] + far * along[0] + beside * across[0],
                 USED[1] + far * along[1] + beside * across[1])  # fmt: skip
 
@@ -66,7 +81,7 @@ def _in_use(paper: Page) -> None:
     paper.area(corners, "#f6f0e4")
     paper.line(corners, width=0.4, closed=True)
     hole = at(0.0, 2.4)
-    low = (hole[0], hole[1] + 40.0)
+    low = (hole[0], hole[1] + 40.0 * IN_SMALL)
     paper.circle(*hole, 0.9, CHALK, 0.4)
     paper.line([hole, low], VERDIGRIS, 0.4)
     paper.area([(low[0] - 1.6, low[1]), (low[0] + 1.6, low[1]), (low[0], low[1] + 4.4)], VERDIGRIS)
@@ -106,8 +121,25 @@ def _ray(paper: Page, hole: tuple[float, float], tilt_deg: float) -> None:
         paper.text(x, y + 1.0, f"{tilt_deg:.0f}°", 3.0, colour=PENCIL, anchor="middle")
 
 
+def _strip(paper: Page, unit: Sequence[tuple[float, str]], named: str) -> None:
+    """One unit and its parts, from the strip's own end: laid on the sheet, or held to the stick."""
+    right, below = LEFT + unit[-1][0], STRIP + STRIP_HIGH
+    paper.box(LEFT, STRIP, right - LEFT, STRIP_HIGH, LINE, 0.3, (1.5, 1.5))
+    for mm, said in unit[:-1]:
+        paper.line([(LEFT + mm, STRIP), (LEFT + mm, STRIP + 5.0)], width=0.25)
+        paper.text(LEFT + mm, STRIP + 8.6, said, 3.0, anchor="middle")
+    room = right + 3.0 if right + 3.0 + paper.wide(named, 3.0) < LEFT + CARD_WIDE else LEFT
+    paper.text(room, below - 1.4 if room > LEFT else STRIP - 1.6, named, 3.0, strong=True)
+
+
 def _of(worked: Worked) -> bytes:
-    return tilt_card(worked.study.title)
+    study, unit_mm = worked.study, worked.plan.unit_mm or 0.0
+    # What is counted in millimetres has a ruler for its strip.
+    counted = () if worked.stepped_in is None or unit_mm < LEAST_UNIT else PARTS
+    parts = [(n, said) for n, said in counted if n * unit_mm <= CARD_WIDE]
+    named = say_units(parts[-1][0], worked.words.unit) if parts else ""
+    strip = [(n * unit_mm, said) for n, said in parts]
+    return tilt_card(study.title, own_page(study), strip, named)
 
 
-PAPER = Paper("tilts", "Tilt card", "with a thread, hours and degrees", _of)
+PAPER = Paper("tilts", "Tilt card", "with a thread; a strip of the unit", _of)

@@ -6,12 +6,11 @@ from zirkel.core.tones.grey import grey_of
 from zirkel.core.words.tones import say_flat, say_order, say_step
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput
-from zirkel.paper.base import Paper
+from zirkel.paper.base import Paper, own_page
 from zirkel.paper.marks_sheet import MOST_PAGE_MM
 from zirkel.paper.page import LINE, Page
 from zirkel.paper.tone_areas import flat_areas, has_tones, tone_plan
 
-A4 = (210.0, 297.0)
 EDGE, SWATCH, ROW = 18.0, 16.0, 24.0
 
 
@@ -29,13 +28,14 @@ def tone_sheet(worked: Worked) -> bytes:
     paper.area(whole, grey_of(plan.medium.paper))
     for area in flat_areas(worked, plan):
         paper.area(area.points, area.grey)
-    paper.proof_bar(sheet.margin.left, sheet.height_mm - 5.0)
-    paper.turn_page(*A4)
+    paper.proof_bar(sheet.margin.left, sheet.height_mm - 7.0)
+    page = own_page(study)
+    paper.turn_page(*page)
     names = {each.id: each.name for each in study.tone_areas}
     y = paper.head(
-        EDGE, A4[0] - 2 * EDGE, study.title, "The plan of tones: what to lay, in which order"
+        EDGE, page[0] - 2 * EDGE, study.title, "The plan of tones: what to lay, in which order"
     )
-    y = paper.wrapped(EDGE, y, A4[0] - 2 * EDGE, say_order(plan), 4.0, serif=True) + 4.0
+    y = paper.wrapped(EDGE, y, page[0] - 2 * EDGE, say_order(plan), 4.0, serif=True) + 4.0
     laid = sorted(plan.flat, key=lambda each: (each.turn is None, each.turn or 0))
     for each in laid:
         corners = [(EDGE, y), (EDGE + SWATCH, y), (EDGE + SWATCH, y + SWATCH), (EDGE, y + SWATCH)]
@@ -48,10 +48,10 @@ def tone_sheet(worked: Worked) -> bytes:
             EDGE + SWATCH + 26.0, y + 5.0, 126.0, say_flat(each, plan, names), 3.8
         )
         y = max(y + ROW, below + 4.0)
-        if y > A4[1] - 40.0:
-            paper.turn_page(*A4)
+        if y > page[1] - 40.0:
+            paper.turn_page(*page)
             y = 20.0
-    paper.proof_bar(EDGE, A4[1] - 8.0)
+    paper.proof_bar(EDGE, page[1] - 8.0)
     return paper.done()
 
 

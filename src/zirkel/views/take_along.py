@@ -61,18 +61,21 @@ def papers_of(store: Store, study_id: int) -> Papers:
     )
 
 
-def take_along(store: Store, study_id: int, what: str) -> Taken:
-    """One of the things to take along; NotFound for any other."""
+def take_along(store: Store, study_id: int, what: str, artist: str = "") -> Taken:
+    """One of the things to take along, drawn by that artist; NotFound for any other."""
+    from zirkel.paper.page import drawn_by  # noqa: PLC0415
+
     papers = _papers()
     if what not in papers:
         raise NotFound(f"There is no “{what}” to take along: choose from {', '.join(papers)}.")
     worked = store.get(study_id).worked
     paper = papers[what]
     kind, ending = paper.sort
-    data = (
-        paper.illustrated(worked, partial(_picture, store)) if paper.illustrated
-        else paper.make(worked)
-    )  # fmt: skip
+    with drawn_by(artist):
+        data = (
+            paper.illustrated(worked, partial(_picture, store)) if paper.illustrated
+            else paper.make(worked)
+        )  # fmt: skip
     return Taken(f"{slug(worked.study.title)}_{what}.{ending}", kind, data)
 
 

@@ -109,6 +109,12 @@ class TakePath(StudyPath):
     what: str = Field(min_length=1, max_length=40)
 
 
+class TakeQuery(BaseModel):
+    """Who draws, to be named in what is taken along."""
+
+    artist: str = Field(default="", max_length=200)
+
+
 class Wanted(BaseModel):
     """The version of the study that an answer is wanted for; if the study has gone on since, the
     answer is not computed."""

@@ -7,6 +7,7 @@ import { queries } from "../../api/queries";
 import type { Bench, Change } from "../../api/types";
 import { download } from "../../shared/download";
 import { FilePicker } from "../../shared/FilePicker";
+import { useArtist } from "../../shared/useArtist";
 import styles from "./Recipe.module.css";
 
 type Props = { bench: Bench; make: (change: Change) => Promise<string | null> };
@@ -16,7 +17,7 @@ export function TakeAlong({ bench, make }: Props) {
   const papers = useQuery(queries.papers(bench.id)).data?.papers ?? [];
   const read = async (file: File) => {
     const failed = await make({ type: "read_table", table: await file.text() });
-    setSaid(failed ?? "The table is in.");
+    setSaid(failed ?? "It is in.");
   };
   return (
     <div className={styles.scroll}>
@@ -36,10 +37,10 @@ export function TakeAlong({ bench, make }: Props) {
         <span>to begin others with</span>
       </div>
       <div className={styles.take}>
-        <FilePicker name="Table of readings" accept=".csv,text/csv" onFile={read}>
-          Read a CSV back
+        <FilePicker name="Table or plan" accept=".csv,.svg,text/csv,image/svg+xml" onFile={read}>
+          Read a table or plan back
         </FilePicker>
-        <span>readings, or marks as drawn</span>
+        <span>readings or marks as CSV, the plan as SVG with its marks moved</span>
       </div>
       {said && <p role="status">{said}</p>}
     </div>
@@ -53,11 +54,14 @@ function List({
   id: number;
   items: readonly { what: string; label: string; note: string }[];
 }) {
+  const artist = useArtist();
   return (
     <>
       {items.map((each) => (
         <div key={each.what} className={styles.take}>
-          <Button onClick={() => download(api.takeAddress(id, each.what))}>{each.label}</Button>
+          <Button onClick={() => download(api.takeAddress(id, each.what, artist))}>
+            {each.label}
+          </Button>
           <span>{each.note}</span>
         </div>
       ))}

@@ -6,6 +6,7 @@ import type { Bench, SittingRoom as Room } from "../../api/types";
 import { download } from "../../shared/download";
 import { PictureUpload } from "../../shared/PictureUpload";
 import { Said } from "../../shared/Said";
+import { useArtist } from "../../shared/useArtist";
 import styles from "./Sitting.module.css";
 import type { Tell } from "./tell";
 
@@ -13,6 +14,7 @@ type Props = { bench: Bench; room: Room; tell: Tell };
 type Entry = Room["log"][number];
 
 export function Log({ bench, room, tell }: Props) {
+  const artist = useArtist();
   if (room.log.length === 0) {
     return null;
   }
@@ -32,7 +34,7 @@ export function Log({ bench, room, tell }: Props) {
       )}
       <div className={styles.logHead}>
         <h2>Log</h2>
-        <Button onClick={() => download(api.takeAddress(bench.id, "log"))}>As a PDF</Button>
+        <Button onClick={() => download(api.takeAddress(bench.id, "log", artist))}>As a PDF</Button>
       </div>
       <p className={styles.key} aria-hidden="true">
         <i data-spent="sight" /> sighting <i data-spent="draw" /> drawing and looking{" "}

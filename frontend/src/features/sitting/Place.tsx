@@ -5,6 +5,7 @@ import { api } from "../../api/client";
 import type { Bench, Change, SittingRoom as Room } from "../../api/types";
 import { download } from "../../shared/download";
 import { PictureUpload } from "../../shared/PictureUpload";
+import { useArtist } from "../../shared/useArtist";
 import styles from "./Place.module.css";
 import { PlaceForm } from "./PlaceForm";
 import { PlacePlan } from "./PlacePlan";
@@ -13,6 +14,7 @@ import type { Tell } from "./tell";
 type Props = { room: Room; bench: Bench; tell: Tell };
 
 export function Place({ room, bench, tell }: Props) {
+  const artist = useArtist();
   const { place, written, plan, checklist } = room.place;
   const [writing, setWriting] = useState(false);
   const [done, setDone] = useState<ReadonlySet<string>>(new Set());
@@ -34,7 +36,7 @@ export function Place({ room, bench, tell }: Props) {
           {writing ? "Leave it" : written ? "Change it" : "Write it down"}
         </Button>
         {(plan || checklist.length > 0) && (
-          <Button size="large" onClick={() => download(api.takeAddress(bench.id, "place"))}>
+          <Button size="large" onClick={() => download(api.takeAddress(bench.id, "place", artist))}>
             Print the plan
           </Button>
         )}

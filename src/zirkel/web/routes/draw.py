@@ -19,7 +19,7 @@ from zirkel.views.recipe import (
 from zirkel.views.take_along import Papers, papers_of, take_along
 from zirkel.web.border import blueprint, file_reply, still_wanted, store
 from zirkel.web.problems import as_json
-from zirkel.web.requests import RecipeQuery, StudyPath, TakePath, Wanted
+from zirkel.web.requests import RecipeQuery, StudyPath, TakePath, TakeQuery, Wanted
 
 routes = blueprint("draw", "From what is seen to where the pencil goes")
 
@@ -59,7 +59,7 @@ def get_papers(path: StudyPath) -> Response:
 
 
 @routes.get("/studies/<int:study_id>/take/<string:what>", operation_id="takeAlong")
-def get_take(path: TakePath) -> Response:
+def get_take(path: TakePath, query: TakeQuery) -> Response:
     """A file to take along."""
-    taken = take_along(store(), path.study_id, path.what)
+    taken = take_along(store(), path.study_id, path.what, query.artist)
     return file_reply(taken.data, taken.kind, taken.name)
