@@ -4,10 +4,12 @@ several pages; plans of any size within their page."""
 import tempfile
 import unittest
 from dataclasses import replace
+from itertools import combinations
 from pathlib import Path
 
 from tests.files import SMALL, as_bytes
 from tests.paper.drawn import pages
+from tests.paper.words import written
 from tests.pictures.images import drawing, saved
 from zirkel.core.pose import Block, LogPicture, Place, Sitting
 from zirkel.core.worked import Worked
@@ -68,6 +70,15 @@ class Log(unittest.TestCase):
         sittings = [sitting(f"s{k}", note="Grey light, steady. " * 20) for k in range(25)]
         self.assertGreater(len(list(pages(self.made(*sittings)))), 3)
 
+    def test_a_note_longer_than_a_page_ends_where_each_page_ends(self):
+        with written() as words:
+            self.made(
+                sitting(note="Grey light, steady. " * 190), sitting("s2", note="Warm light. " * 300)
+            )
+        self.assertGreater(len({each.page for each in words}), 1)
+        for each in words:
+            self.assertLess(each.box[3], each.size[1] - 6.0, each.said)
+
     def test_without_photographs_at_hand_it_is_made_too(self):
         study = replace(STUDY, sittings=(sitting(pictures=shown("a")),))
         self.assertTrue(PAPERS["log"].make(Worked(study)).startswith(b"%PDF"))
@@ -79,9 +90,12 @@ class Plan(unittest.TestCase):
             for hour in (0.0, 3.0, 6.0, 9.0):
                 place = Place(
                     distance_mm=distance, easel_mm=700.0, easel_hour=hour, light_hour=hour,
-                    eye_height_mm=1560.0, board_mm=1300.0,
+                    eye_height_mm=1560.0, board_mm=1300.0 + 80.0 * hour / 3.0,
                 )  # fmt: skip
-                data = place_plan.PAPER.make(Worked(replace(STUDY, place=place)))
+                with written() as words:
+                    data = place_plan.PAPER.make(Worked(replace(STUDY, place=place)))
+                for a, b in combinations(words, 2):
+                    self.assertLess(a.crosses(b), 0.8, (distance, hour, a.said, b.said))
                 (page,) = pages(data)
                 for ends in page.segments():
                     for x, y in ends:
@@ -90,8 +104,11 @@ class Plan(unittest.TestCase):
     def test_a_long_list_runs_over_pages(self):
         words = "Chalk crosses at the front legs of the stool, and so on. " * 60
         place = Place(marks=words[:3900], light=words[:3900], pose=words[:3900])
-        data = place_plan.PAPER.make(Worked(replace(STUDY, place=place)))
+        with written() as written_there:
+            data = place_plan.PAPER.make(Worked(replace(STUDY, place=place)))
         self.assertGreater(len(list(pages(data))), 1)
+        for each in written_there:
+            self.assertLess(each.box[3], each.size[1] - 6.0, each.said)
 
 
 if __name__ == "__main__":

@@ -12,7 +12,7 @@ from zirkel.core.words.place import checklist, say_far
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput
 from zirkel.paper.base import Paper, own_page
-from zirkel.paper.page import CHALK, GRAPHITE, LINE, PENCIL, VERDIGRIS, Page
+from zirkel.paper.page import CHALK, GRAPHITE, LEADING, LINE, PENCIL, VERDIGRIS, Page
 
 EDGE = 16.0
 PLAN_TOP, PLAN_HIGH, PLAN_WIDE = 34.0, 126.0, 112.0
@@ -20,7 +20,7 @@ SIDE_LEFT = 142.0
 SCALES = (5, 10, 20, 25, 30, 40, 50, 75, 100, 200, 500, 1000, 2000, 5000, 10000)
 """Scales of a plan that a ruler reads easily."""
 
-TEXT, SMALL = 3.8, 3.2
+TEXT, SMALL, ITEM = 3.8, 3.2, 4.2
 CHAIR, SUBJECT = 220.0, 160.0
 """Half sizes of what is drawn at true scale, in mm of the room."""
 
@@ -46,11 +46,15 @@ def _of(worked: Worked) -> bytes:
     paper.text(EDGE, y, "To come back to it", 5.0, strong=True, serif=True)
     y += 9.0
     for each in checklist(place, study.inches):
-        if y > paper.height_mm - EDGE:
-            paper.turn_page()
-            y = 2 * EDGE
-        paper.box(EDGE, y - 3.4, 4.0, 4.0, PENCIL)
-        y = paper.wrapped(EDGE + 8.0, y, wide - 8.0, each, TEXT + 0.4) + 2.4
+        for number, line in enumerate(paper.lines(each, wide - 8.0, ITEM)):
+            if y > paper.height_mm - EDGE:
+                paper.turn_page()
+                y = 2 * EDGE
+            if not number:
+                paper.box(EDGE, y - 3.4, 4.0, 4.0, PENCIL)
+            paper.text(EDGE + 8.0, y, line, ITEM)
+            y += LEADING * ITEM
+        y += 2.4
     return paper.done()
 
 

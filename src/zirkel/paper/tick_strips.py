@@ -118,7 +118,7 @@ PARTS = ((0.25, "1/4"), (1 / 3, "1/3"), (0.5, "1/2"), (2 / 3, "2/3"), (0.75, "3/
          (1.5, "1 1/2"), (2.0, "2"))  # fmt: skip
 
 
-def _of(worked: Worked) -> bytes:
+def strips_of(worked: Worked) -> list[Ticks]:
     """One strip for the unit, one for heights, one for widths, and the distances worth carrying;
     none of what nothing holds, and none longer than the drawing has room for."""
     plan, words, sheet = worked.plan, worked.words, worked.study.sheet
@@ -138,9 +138,12 @@ def _of(worked: Worked) -> bytes:
         if not {each.start, each.end} <= firm.keys():
             continue
         by_start.setdefault(each.start, []).append((each.sheet_mm, words.of(each.end)))
-    strips += [Ticks(f"from {words.of(name)}", ticks) for name, ticks in by_start.items()]
+    return strips + [Ticks(f"from {words.of(name)}", ticks) for name, ticks in by_start.items()]
+
+
+def _of(worked: Worked) -> bytes:
     page = "Letter" if worked.study.inches else "A4"
-    return tick_strips(worked.study.title, strips, page)
+    return tick_strips(worked.study.title, strips_of(worked), page)
 
 
 PAPER = Paper("strips", "Tick strips", "distances to carry", _of)
