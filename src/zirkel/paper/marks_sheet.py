@@ -17,7 +17,7 @@ from zirkel.paper.depth_lines import LETTER_MM, Stroke, Word, depth_lines
 from zirkel.paper.page import CHALK, LINE, PENCIL, VERDIGRIS, Page
 from zirkel.paper.whole import Whole, in_own_pages, on_one_page
 
-NAME_MM = 2.8
+NAME_MM, NOTE_MM = 3.5, 2.8
 BACK = {"start": 0.0, "middle": 0.5, "end": 1.0}
 MOST_PAGE_MM = 5000.0
 
@@ -74,8 +74,8 @@ def _draw(
     room = sheet.width_mm - m.left - 2.0
     named = paper.lines(title, room, 4.4, strong=True, serif=True)[0]
     paper.text(m.left, 10.5, named, 4.4, strong=True, serif=True)
-    if agreement and m.left + paper.wide(agreement, NAME_MM) < sheet.width_mm - 2.0:
-        paper.text(m.left, 14.4, agreement, NAME_MM, colour=PENCIL)
+    if agreement and m.left + paper.wide(agreement, NOTE_MM) < sheet.width_mm - 2.0:
+        paper.text(m.left, 14.4, agreement, NOTE_MM, colour=PENCIL)
     paper.proof_bar(m.left, sheet.height_mm - 7.0)
 
 
@@ -97,7 +97,7 @@ def _mark(
     while any(abs(base - b) < NAME_MM and left < e and left + width > s for s, e, b in taken):
         base += NAME_MM
     taken.append((left, left + width, base))
-    paper.text(left, base, said, NAME_MM, colour=PENCIL)
+    paper.text(left, base, said, NAME_MM)
 
 
 def printed_marks(worked: Worked) -> list[PrintedMark]:

@@ -122,7 +122,7 @@ def _mark(each: PrintedMark) -> str:
         f'<path{name} d="M{x - 2:g} {y:g}H{x + 2:g}M{x:g} {y - 2:g}V{y + 2:g}" '
         f'stroke="{CHALK if loose else GRAPHITE}" stroke-width="0.25"/>{slack}'
         f'<text x="{x + 3:g}" y="{y - 1.2:g}" font-family="Source Sans 3, sans-serif" '
-        f'font-size="2.8" fill="{PENCIL}">{escape(each.name)}</text></g>'
+        f'font-size="3.5" fill="{GRAPHITE}">{escape(each.name)}</text></g>'
     )
 
 
