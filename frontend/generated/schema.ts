@@ -4434,15 +4434,13 @@ export interface components {
         };
         /**
          * LessonShown
-         * @description A lesson as a pupil joins it, and the names that are in it.
+         * @description A lesson as a pupil joins it: nothing of others who did.
          */
         LessonShown: {
             /** Closed */
             closed: boolean;
             /** Id */
             id: string;
-            /** Names */
-            names: string[];
             scene: components["schemas"]["SceneCard"];
             /** Title */
             title: string;
@@ -5614,6 +5612,16 @@ export interface components {
             near_percent: number | null;
             /** Readings */
             readings: number;
+            /**
+             * Room
+             * @default null
+             */
+            room?: string | null;
+            /**
+             * Stuck
+             * @default null
+             */
+            stuck?: string | null;
             /** Study Id */
             study_id: number;
             /** Tiers */
@@ -7006,6 +7014,11 @@ export interface components {
              */
             known?: number;
             /**
+             * Lessons
+             * @default 0
+             */
+            lessons?: number;
+            /**
              * Own
              * @default 0
              */
@@ -8194,13 +8207,19 @@ export interface components {
         };
         /**
          * Wall
-         * @description All studies, last changed first; those that can't be read; those taken down.
+         * @description All studies, last changed first; those that can't be read; those taken down. Studies of
+         *     pupils hang on the walls of their lessons: `pupils` are so many.
          */
         Wall: {
             /** Broken */
             broken: components["schemas"]["BrokenCard"][];
             /** Down */
             down: components["schemas"]["DownCard"][];
+            /**
+             * Pupils
+             * @default 0
+             */
+            pupils?: number;
             /** Studies */
             studies: components["schemas"]["StudyCard"][];
         };

@@ -47,6 +47,16 @@ class AClass(BrowserCase):
                 read(page, "1")
         cards = self.page.locator("[data-pupil]")
         expect(cards).to_have_count(5)
+        expect(cards.first).to_contain_text("at the easel")
+        cards.nth(1).get_by_role("button").click()
+        large = self.page.get_by_role("dialog")
+        expect(large.get_by_role("img")).to_be_visible()
+        self.assertNotIn("Bo", large.inner_text())
+        large.get_by_role("button", name="With the name").click()
+        expect(large).to_contain_text("Bo")
+        large.get_by_role("button", name="Next").click()
+        expect(large).to_contain_text("Cleo")
+        self.page.keyboard.press("Escape")
         for name in NAMES:
             card = self.page.locator(f"[data-pupil={name}]")
             expect(card).to_contain_text("3 readings")
@@ -61,6 +71,9 @@ class AClass(BrowserCase):
         first = self.pupil(address, "Ada").url
         self.page.goto(address)
         self.page.get_by_label("Your name").fill("ada")
+        # Nobody is told who else is here before they give a name.
+        self.assertNotIn("Ada", self.page.inner_text("main"))
+        self.page.get_by_role("button", name="Join").click()
         expect(self.page.get_by_role("status")).to_contain_text("is here already")
         self.page.get_by_role("button", name="Go on as ada").click()
         self.page.wait_for_url(first)

@@ -18,6 +18,7 @@ from tests.files import SMALL, as_bytes
 from tests.pictures.images import drawing, saved
 from tests.studyfile.test_poses import MINE
 from zirkel.commands.lay_out_demo import lay_out_demo
+from zirkel.commands.lessons import join_lesson, make_lesson
 from zirkel.commands.pictures import take_picture
 from zirkel.commands.shelf import LIST, pack, unpack
 from zirkel.commands.studies import begin_from_scene
@@ -28,6 +29,7 @@ from zirkel.scenes import shipped_file
 from zirkel.store.practice import ME, KeptTrial
 from zirkel.store.store import Store
 from zirkel.studyfile.read import read_study, write_study
+from zirkel.views.lessons import lesson_wall
 
 AT = datetime(2026, 11, 2, 9, tzinfo=UTC)
 TRIALS = [KeptTrial.made(Trial("half", "share", AT.date(), 0.5, 0.48 + k / 100, 3.0, False), AT)
@@ -68,8 +70,72 @@ class ShelfCase(unittest.TestCase):
         return out.getvalue()
 
     def files(self, store):
-        found = {document["title"]: document for document, _ in store.shelf()}
-        return found, {document["title"] for document, down in store.shelf() if down}
+        found = {document["title"]: document for _, document, _ in store.shelf()}
+        return found, {document["title"] for _, document, down in store.shelf() if down}
+
+
+class Lessons(ShelfCase):
+    def lessons(self, store):
+        return [
+            (lesson.id, lesson.title, lesson.closed,
+             [(each.name, store.get(each.study_id).study.title)
+              for each in store.lessons.pupils(lesson.id)])
+            for lesson, _ in store.lessons.all()
+        ]  # fmt: skip
+
+    def test_they_go_along_with_their_pupils_and_only_once(self):
+        store, other = self.store(), self.store()
+        lesson = make_lesson(store, "Tuesday", "wooden_mask").id
+        for name in ("Ada", "Bo"):
+            join_lesson(store, lesson, name, again=False)
+        store.lessons.close(lesson, True)
+        make_lesson(store, "Not joined", "leaf_tile")
+        data = self.packed(store)
+        told = unpack(other, io.BytesIO(data))
+        self.assertEqual((told.lessons, told.trouble), (2, []))
+        self.assertEqual(self.lessons(other), self.lessons(store))
+        self.assertEqual(lesson_wall(other, lesson), self.renumbered(store, other, lesson))
+        again = unpack(other, io.BytesIO(data))
+        self.assertEqual((again.lessons, again.studies), (0, 0))
+        self.assertEqual(self.lessons(other), self.lessons(store))
+
+    def renumbered(self, store, other, lesson):
+        """The wall as it was, its studies under the numbers that they have elsewhere."""
+        numbers = {each.name: each.study_id for each in other.lessons.pupils(lesson)}
+        wall = lesson_wall(store, lesson)
+        for each in wall.pupils:
+            each.study_id = numbers[each.name]
+        return wall
+
+    def test_an_archive_from_before_has_none_and_an_odd_one_hides_nothing(self):
+        store, other = self.store(), self.store()
+        lesson = make_lesson(store, "Tuesday", "wooden_mask").id
+        join_lesson(store, lesson, "Ada", again=False)
+        with zipfile.ZipFile(io.BytesIO(self.packed(store))) as archive:
+            parts = {name: archive.read(name) for name in archive.namelist()}
+        listed = json.loads(parts[LIST])
+        own = json.loads(parts["lessons/0001.json"])
+        own["pupils"].append({"name": "Gone", "study": "studies/9999_x.json"})
+        for data, said in ((json.dumps(own).encode(), "the study of Gone did not come"),
+                           (b'{"id": "x"}', "id"), (b"[", "not JSON")):  # fmt: skip
+            with self.subTest(said):
+                listed["lessons"][0]["sha256"] = hashlib.sha256(data).hexdigest()
+                out = io.BytesIO()
+                with zipfile.ZipFile(out, "w") as archive:
+                    for name, kept in parts.items():
+                        changed = {LIST: json.dumps(listed), "lessons/0001.json": data}
+                        archive.writestr(name, changed.get(name, kept))
+                told = unpack(other, out)
+                self.assertEqual(len(told.trouble), 1)
+                self.assertIn(said, told.trouble[0])
+        self.assertEqual([name for *_, ((name, _),) in self.lessons(other)], ["Ada"])
+        del listed["lessons"]
+        parts[LIST] = json.dumps(listed).encode()
+        out = io.BytesIO()
+        with zipfile.ZipFile(out, "w") as archive:
+            for name, kept in parts.items():
+                archive.writestr(name, kept)
+        self.assertEqual(unpack(self.store(), out).lessons, 0)
 
 
 class Shelf(ShelfCase):
@@ -103,7 +169,7 @@ class Shelf(ShelfCase):
         theirs = json.loads(own_scene()) | {"work": "Another work under the same name"}
         other.scenes.add(json.dumps(theirs).encode())
         unpack(other, io.BytesIO(self.packed(store)))
-        ((document, _),) = other.shelf()
+        ((_, document, _),) = other.shelf()
         self.assertEqual(document["subject"]["scene"], "my_own_tile_2")
         self.assertEqual(other.scenes.file("my_own_tile_2"), own_scene())
         self.assertEqual(unpack(other, io.BytesIO(self.packed(store))).studies, 0)

@@ -4,6 +4,7 @@ another."""
 import tempfile
 import unittest
 from dataclasses import replace
+from datetime import timedelta
 from pathlib import Path
 
 from sqlalchemy import update
@@ -12,11 +13,12 @@ from sqlalchemy.orm import Session
 from tests.core.test_lesson import sighted
 from zirkel.commands.lessons import join_lesson, make_lesson
 from zirkel.core.drawn import KeptCheck
-from zirkel.core.lesson import is_common
+from zirkel.core.lesson import is_common, is_quiet
 from zirkel.core.study import UnitLength, UnitPair
 from zirkel.core.words.lesson import COMMON, SHOW
+from zirkel.store.clock import now
 from zirkel.store.store import Store
-from zirkel.store.tables import RecordRow
+from zirkel.store.tables import RecordRow, StudyRow
 from zirkel.views.lessons import lesson_shown, lesson_wall, list_lessons
 
 
@@ -40,9 +42,28 @@ class Wall(unittest.TestCase):
         made = lesson_wall(self.store, self.lesson)
         return made, {each.name: each for each in made.pupils}
 
+    def test_who_is_there_and_does_nothing_is_stuck_and_who_left_or_is_done_is_not(self):
+        ada, bo = self.pupil("Ada", 1), self.pupil("Bo")
+        with Session(self.store._engine) as session, session.begin():
+            session.execute(
+                update(StudyRow)
+                .where(StudyRow.id.in_((ada, bo)))
+                .values(changed_at=now() - timedelta(minutes=5))
+            )
+
+        def stuck(**rooms):
+            numbers = {{"ada": ada, "bo": bo}[name]: room for name, room in rooms.items()}
+            made = lesson_wall(self.store, self.lesson, numbers)
+            return {each.name: (each.room, each.stuck) for each in made.pupils}
+
+        self.assertEqual(stuck()["Bo"], (None, None))
+        self.assertEqual(stuck(bo="bench")["Bo"], ("bench", "Nothing for 5 minutes."))
+        self.assertFalse(is_quiet(5.0, here=True, done=True))
+        self.assertFalse(is_quiet(90.0, here=True, done=False))
+
     def test_without_a_title_it_is_called_as_its_scene(self):
         shown = lesson_shown(self.store, self.lesson)
-        self.assertEqual((shown.title, shown.names), ("Wooden mask on a peg", []))
+        self.assertEqual(shown.title, "Wooden mask on a peg")
         listed = list_lessons(self.store)
         self.assertEqual([each.pupils for each in listed.lessons], [0])
         self.assertIn("leaf_tile", [each.name for each in listed.scenes])

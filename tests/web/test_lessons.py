@@ -42,11 +42,22 @@ class Lessons(SubjectCase):
         taken = self.join("ADA", 422)
         self.assertIn("Ada is here already", taken["detail"])
         self.assertEqual(self.join("ada", again=True)["study_id"], ada)
-        self.assertEqual(self.get(self.path).json["names"], ["Ada", "Bo"])
+        self.assertNotIn("Bo", json.dumps(self.get(self.path).json))
         listed = self.get("/lessons").json["lessons"]
         self.assertEqual([(e["title"], e["pupils"]) for e in listed], [("Tuesday mask", 2)])
-        tags = {each["id"]: each["tags"] for each in self.get("/studies").json["studies"]}
-        self.assertEqual(tags[ada], ["Tuesday mask"])
+        wall = self.get("/studies").json
+        self.assertFalse({ada, bo} & {each["id"] for each in wall["studies"]})
+        self.assertEqual(wall["pupils"], 2)
+
+    def test_who_is_refused_again_and_again_is_named_until_it_works(self):
+        ada = self.join("Ada")["study_id"]
+        wrong = {"type": "strike_sighting", "id": "nothing"}
+        for _ in range(3):
+            self.assertIsNone(self.wall()["pupils"][0]["stuck"])
+            self.post(f"/studies/{ada}/changes", 422, version=1, change=wrong)
+        self.assertEqual(self.wall()["pupils"][0]["stuck"], "Refused 3 times in a row.")
+        self.sight(ada, count=1)
+        self.assertIsNone(self.wall()["pupils"][0]["stuck"])
 
     def test_ten_of_one_name_at_once_are_one_pupil(self):
         with ThreadPoolExecutor(10) as pool:
@@ -55,7 +66,7 @@ class Lessons(SubjectCase):
                 lambda c: c.post(f"/api/v1{self.path}/pupils", json={"name": "Ada"}), clients
             ))  # fmt: skip
         self.assertEqual(sorted(each.status_code for each in answers), [200] + [422] * 9)
-        self.assertEqual(self.get(self.path).json["names"], ["Ada"])
+        self.assertEqual([each["name"] for each in self.wall()["pupils"]], ["Ada"])
 
     def test_the_wall_tells_how_near_each_came_and_what_is_common(self):
         studies = [self.join(name)["study_id"] for name in ("Ada", "Bo", "Cleo")]

@@ -69,6 +69,13 @@ class Sittings(SubjectCase):
         self.assertIn("- A table that nobody bumps into", event["description"])
         self.change(422, type="set_next_sitting", at="tomorrow")
 
+    def test_a_file_s_next_sitting_that_is_no_day_is_said_so(self):
+        file = self.get(f"/studies/{self.number}/file").json
+        made = self.post("/studies/import", 201, **{**file, "next_sitting": "soon"})
+        answer = self.get(f"/studies/{made['id']}/sitting.ics")
+        self.assertEqual(answer.status_code, 422)
+        self.assertIn("“soon” is no day and hour", answer.json["detail"])
+
     def test_begun_moved_rested_ended_and_noted(self):
         self.assertIsNone(self.bench["clock"])
         before = self.bench["current_take"]

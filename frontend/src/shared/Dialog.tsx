@@ -10,9 +10,11 @@ type Props = {
   children: React.ReactNode;
   /** What can be done, in a row at the foot. */
   actions?: React.ReactNode;
+  /** As large as the screen, for what all are to see. */
+  wide?: boolean;
 };
 
-export function Dialog({ open, title, onClose, children, actions }: Props) {
+export function Dialog({ open, title, onClose, children, actions, wide }: Props) {
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     if (open) {
@@ -26,7 +28,7 @@ export function Dialog({ open, title, onClose, children, actions }: Props) {
     // biome-ignore lint/a11y/useKeyWithClickEvents: Escape closes it, as any dialog
     <dialog
       ref={dialog}
-      className={styles.dialog}
+      className={wide ? `${styles.dialog} ${styles.wide}` : styles.dialog}
       aria-label={title}
       onClose={onClose}
       onClick={(event) => event.target === dialog.current && onClose()}

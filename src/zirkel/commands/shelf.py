@@ -24,6 +24,7 @@ from typing import Annotated, Any, BinaryIO, Literal
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from zirkel.commands.scenes import add_scene
+from zirkel.commands.shelf_lessons import lesson_parts, take_lesson
 from zirkel.core.patience import step
 from zirkel.core.values.names import slug
 from zirkel.errors import BadInput, NotFound, ZirkelError
@@ -82,6 +83,7 @@ class ShelfList(BaseModel):
     scenes: list[Part] = Field(max_length=MOST_PARTS)
     own: list[Part] = Field(max_length=MOST_PARTS)
     practice: list[Part] = Field(max_length=MOST_PARTS)
+    lessons: list[Part] = Field(default_factory=list, max_length=MOST_PARTS)
 
 
 class ShelfTaken(BaseModel):
@@ -93,6 +95,7 @@ class ShelfTaken(BaseModel):
     scenes: int = 0
     own: int = 0
     trials: int = 0
+    lessons: int = 0
     known: int = 0
     trouble: list[str] = []
 
@@ -100,7 +103,7 @@ class ShelfTaken(BaseModel):
 def pack(store: Store, out: BinaryIO) -> ShelfList:
     """Write the archive of a whole shelf; the list of what is in it."""
     made: dict[str, list[Part]] = {
-        each: [] for each in ("studies", "pictures", "scenes", "own", "practice")
+        each: [] for each in ("studies", "pictures", "scenes", "own", "practice", "lessons")
     }
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
 
@@ -110,11 +113,12 @@ def pack(store: Store, out: BinaryIO) -> ShelfList:
             part = Part(file=file, sha256=hashlib.sha256(data).hexdigest(), **more)
             made[kind].append(part)
 
-        for number, (document, down) in enumerate(store.shelf(), start=1):
+        files: dict[int, str] = {}
+        for number, (study_id, document, down) in enumerate(store.shelf(), start=1):
             data = json.dumps(document, ensure_ascii=False, indent=1).encode()
             title = str(document.get("title", ""))
-            put("studies", f"studies/{number:04}_{slug(title, 'study')}.zirkel.json", data,
-                name=title[:200], down=down)  # fmt: skip
+            files[study_id] = f"studies/{number:04}_{slug(title, 'study')}.zirkel.json"
+            put("studies", files[study_id], data, name=title[:200], down=down)
         for each in store.pictures.all():
             put("pictures", f"pictures/{each.path.name}", each.path.read_bytes())
         for number, (name, data) in enumerate(store.scenes.added().items(), start=1):
@@ -128,6 +132,9 @@ def pack(store: Store, out: BinaryIO) -> ShelfList:
                 kept = ((each.trial, each.at, each.extra) for each in trials)
                 put("practice", f"practice/{number:04}.zirkel-practice.json", write_practice(kept),
                     name=who.name)  # fmt: skip
+        for number, lesson in enumerate(lesson_parts(store, files), start=1):
+            put("lessons", f"lessons/{number:04}.json", lesson.model_dump_json().encode(),
+                name=lesson.title)  # fmt: skip
         listed = ShelfList(
             format="zirkel-shelf", version=1,
             made_at=datetime.now(UTC).isoformat(timespec="seconds"), **made,
@@ -191,9 +198,12 @@ def unpack(store: Store, data: BinaryIO) -> ShelfTaken:
         renamed = _scenes(taking, listed)
         for part, picture in taking.each(listed.pictures):
             taking.take(part, partial(_picture, store, picture), "pictures")
-        known = {_same(document) for document, _ in store.shelf()}
+        known = {_same(document): number for number, document, _ in store.shelf()}
+        came: dict[str, int] = {}
         for part, study in taking.each(listed.studies):
-            taking.take(part, partial(_study, store, part, study, renamed, known), "studies")
+            taking.take(part, partial(_study, store, part, study, renamed, known, came), "studies")
+        for part, lesson in taking.each(listed.lessons):
+            taking.take(part, partial(take_lesson, store, lesson, came, renamed), "lessons")
         for part, own in taking.each(listed.own):
             taking.take(part, partial(_own, store, part, own), "own")
         for part, record in taking.each(listed.practice):
@@ -260,7 +270,11 @@ def _same(document: Any) -> str:
     return hashlib.sha256(plain).hexdigest()
 
 
-def _study(store: Store, part: Part, data: bytes, renamed: dict[str, str], known: set[str]) -> bool:
+def _study(
+    store: Store, part: Part, data: bytes, renamed: dict[str, str], known: dict[str, int],
+    came: dict[str, int],
+) -> bool:  # fmt: skip
+    """Whether it was new; `came` says under which number each part is here."""
     document = parse_json(data)
     subject = document.get("subject") if isinstance(document, dict) else None
     scene = subject.get("scene") if isinstance(subject, dict) else None
@@ -270,9 +284,10 @@ def _study(store: Store, part: Part, data: bytes, renamed: dict[str, str], known
     study = read_study(data)
     same = _same(document)
     if same in known:
+        came[part.file] = known[same]
         return False
     made = store.create(study)
-    known.add(same)
+    known[same] = came[part.file] = made.id
     if part.down:
         store.delete(made.id)
     return True

@@ -56,6 +56,16 @@ def is_common(sharing: int, reading: int) -> bool:
     return sharing >= FEWEST_PUPILS and sharing > SHARE * reading
 
 
+QUIET_MIN, LEFT_MIN, REFUSED = 3.0, 60.0, 3
+"""Minutes without anything done after which a pupil who is there may be stuck, and after which the
+room was left; how many refusals in a row say so too."""
+
+
+def is_quiet(minutes: float, here: bool, done: bool) -> bool:
+    """Whether a pupil who is there and not done has not come on for too long."""
+    return here and not done and QUIET_MIN <= minutes < LEFT_MIN
+
+
 @dataclass(frozen=True, slots=True)
 class Habit:
     """What a pupil's readings have in common: which, by how much (a share, degrees, units; for

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import secrets
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import datetime
 
@@ -65,14 +66,39 @@ class Lessons:
     def make(self, title: str, scene: str) -> Lesson:
         """Give a scene to a class."""
         with self._session(writes=True) as session, session.begin():
-            held = session.scalar(select(func.count()).select_from(LessonRow)) or 0
-            if held >= MOST_LESSONS:
-                raise BadInput("title", f"{MOST_LESSONS} lessons are kept at most")
+            _room_for_another(session)
             row = LessonRow(
                 id=secrets.token_hex(4), title=title, scene=scene, made_at=now(), closed=False
             )
             session.add(row)
             return _lesson(row)
+
+    def take_in(self, lesson: Lesson, pupils: Iterable[Pupil]) -> bool:
+        """Keep a lesson that comes from elsewhere under its own id, with those pupils whose study
+        is in no lesson yet; whether anything of it was new."""
+        with self._session(writes=True) as session, session.begin():
+            new = session.get(LessonRow, lesson.id) is None
+            if new:
+                _room_for_another(session)
+                session.add(
+                    LessonRow(
+                        id=lesson.id, title=lesson.title, scene=lesson.scene,
+                        made_at=lesson.made_at, closed=lesson.closed,
+                    )
+                )  # fmt: skip
+                session.flush()
+            for each in pupils:
+                if session.get(PupilRow, each.study_id) is None:
+                    session.add(
+                        PupilRow(study_id=each.study_id, lesson_id=lesson.id, name=each.name)
+                    )
+                    new = True
+            return new
+
+    def studies(self) -> frozenset[int]:
+        """Studies that are some pupil's."""
+        with self._session(writes=False) as session, session.begin():
+            return frozenset(session.scalars(select(PupilRow.study_id)))
 
     def close(self, lesson: str, closed: bool) -> Lesson:
         """Let nobody join any more, or again."""
@@ -103,6 +129,12 @@ class Lessons:
         with self._session(writes=True) as session, session.begin():
             _row(session, lesson)
             session.add(PupilRow(study_id=study_id, lesson_id=lesson, name=name, device=device))
+
+
+def _room_for_another(session: Session) -> None:
+    held = session.scalar(select(func.count()).select_from(LessonRow)) or 0
+    if held >= MOST_LESSONS:
+        raise BadInput("title", f"{MOST_LESSONS} lessons are kept at most")
 
 
 def _row(session: Session, lesson: str) -> LessonRow:

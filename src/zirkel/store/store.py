@@ -165,13 +165,13 @@ class Store:
             document = joined(row.body, _records(session, row))
             return row.title, {"format": FORMAT, "version": VERSION, **document}
 
-    def shelf(self) -> list[tuple[dict[str, Any], bool]]:
-        """Every study's file just as its rows have it, those last changed last, and whether it was
-        taken down."""
+    def shelf(self) -> list[tuple[int, dict[str, Any], bool]]:
+        """Every study's number, its file as its rows have it, whether it is down; oldest first."""
         with self._session(writes=False) as session, session.begin():
             rows = session.scalars(select(StudyRow).order_by(StudyRow.changed_at, StudyRow.id))
             return [
                 (
+                    row.id,
                     {"format": FORMAT, "version": VERSION,
                      **joined(row.body, _records(session, row))},
                     row.deleted_at is not None,

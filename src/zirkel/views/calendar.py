@@ -21,6 +21,12 @@ def calendar_entry(store: Store, study_id: int) -> bytes:
     study = stored.study
     if study.next_sitting is None:
         raise BadInput("next_sitting", "say first when the next sitting is")
+    try:
+        begins = datetime.fromisoformat(study.next_sitting)
+    except ValueError as error:
+        raise BadInput(
+            "next_sitting", f"“{study.next_sitting}” is no day and hour: say again when it is"
+        ) from error
     first = say_look_again(study, stored.worked.words, stored.worked.solution)
     lines = ["Look first:", *first] if first else []
     lines += ["Bring:"]
@@ -29,7 +35,7 @@ def calendar_entry(store: Store, study_id: int) -> bytes:
     event.add("uid", f"study-{study_id}-{study.next_sitting}@zirkel")
     event.add("dtstamp", datetime.now(UTC))
     event.add("summary", study.title)
-    event.add("dtstart", datetime.fromisoformat(study.next_sitting))
+    event.add("dtstart", begins)
     event.add("duration", LASTS)
     event.add("description", "\n".join(lines))
     made = Calendar()

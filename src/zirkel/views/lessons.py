@@ -11,10 +11,11 @@ import numpy as np
 from pydantic import BaseModel
 
 from zirkel.core.arrays import Array
-from zirkel.core.lesson import habits, is_common, near
+from zirkel.core.lesson import habits, is_common, is_quiet, near
 from zirkel.core.subject.scene import Scene, seen_landmarks, truth_in_units
-from zirkel.core.words.lesson import COMMON, SHOW, say_habit, say_tiers
+from zirkel.core.words.lesson import COMMON, SHOW, say_habit, say_stuck, say_tiers
 from zirkel.errors import ZirkelError
+from zirkel.store.clock import now
 from zirkel.store.lessons import Lesson, Pupil
 from zirkel.store.store import Store, Stored
 from zirkel.views.station import SceneCard, scene_card
@@ -39,13 +40,12 @@ class LessonList(BaseModel):
 
 
 class LessonShown(BaseModel):
-    """A lesson as a pupil joins it, and the names that are in it."""
+    """A lesson as a pupil joins it: nothing of others who did."""
 
     id: str
     title: str
     closed: bool
     scene: SceneCard
-    names: list[str]
 
 
 class Joined(BaseModel):
@@ -80,6 +80,10 @@ class PupilShown(BaseModel):
     apart_mm: float | None
     habits: list[str]
     lines: list[LessonLine]
+    room: str | None = None
+    """In which room they are now; None where they are in none."""
+    stuck: str | None = None
+    """Why they may need help."""
 
 
 class Shared(BaseModel):
@@ -104,6 +108,10 @@ class LessonWall(BaseModel):
     trouble: list[str]
 
 
+NOWHERE: Mapping[int, str] = {}
+NEVER: Mapping[int, int] = {}
+
+
 def list_lessons(store: Store) -> LessonList:
     """All lessons."""
     titles = {each.name: each.title for each in store.scenes.all()}
@@ -125,12 +133,15 @@ def lesson_shown(store: Store, lesson_id: str) -> LessonShown:
     return LessonShown(
         id=lesson.id, title=lesson.title, closed=lesson.closed,
         scene=scene_card(store.scenes.get(lesson.scene)),
-        names=[each.name for each in store.lessons.pupils(lesson_id)],
     )  # fmt: skip
 
 
-def lesson_wall(store: Store, lesson_id: str) -> LessonWall:
-    """How near each came, and what is common."""
+def lesson_wall(
+    store: Store, lesson_id: str, rooms: Mapping[int, str] = NOWHERE,
+    refused: Mapping[int, int] = NEVER,
+) -> LessonWall:  # fmt: skip
+    """How near each came, where each is, who is stuck, and what is common; `rooms` are those in
+    which somebody is, by study, and `refused` how many changes in a row were."""
     lesson = store.lessons.get(lesson_id)
     scene = store.scenes.get(lesson.scene)
     pupils: list[PupilShown] = []
@@ -143,6 +154,11 @@ def lesson_wall(store: Store, lesson_id: str) -> LessonWall:
             trouble.append(f"{each.name}: {error}")
             continue
         made, own = _pupil(each, stored, scene)
+        room = rooms.get(each.study_id)
+        minutes = (now() - stored.changed_at).total_seconds() / 60.0
+        quiet = is_quiet(minutes, room is not None, made.held == made.landmarks)
+        made.room = room
+        made.stuck = say_stuck(refused.get(each.study_id, 0), minutes if quiet else None)
         pupils.append(made)
         for habit in own:
             shared[habit].append(each.name)

@@ -83,11 +83,13 @@ class DownCard(BaseModel):
 
 
 class Wall(BaseModel):
-    """All studies, last changed first; those that can't be read; those taken down."""
+    """All studies, last changed first; those that can't be read; those taken down. Studies of
+    pupils hang on the walls of their lessons: `pupils` are so many."""
 
     studies: list[StudyCard]
     broken: list[BrokenCard]
     down: list[DownCard]
+    pupils: int = 0
 
 
 def wall(store: Store, clock: Callable[[], float] = monotonic) -> Wall:
@@ -96,7 +98,11 @@ def wall(store: Store, clock: Callable[[], float] = monotonic) -> Wall:
     until = clock() + AT_ONCE
     studies: list[StudyCard] = []
     broken: list[BrokenCard] = []
+    theirs, pupils = store.lessons.studies(), 0
     for each in store.cards.listed(MADE_BY):
+        if each.id in theirs:
+            pupils += 1
+            continue
         card: StudyCard | BrokenCard | None = _kept(each)
         if card is None and clock() < until:
             try:
@@ -111,6 +117,7 @@ def wall(store: Store, clock: Callable[[], float] = monotonic) -> Wall:
         studies=studies,
         broken=broken,
         down=[DownCard(id=each.id, title=each.title, at=each.at) for each in store.taken_down()],
+        pupils=pupils,
     )
 
 

@@ -20,6 +20,7 @@ from zirkel.web.guard import guard
 from zirkel.web.late import LateOpenAPI
 from zirkel.web.live import connect
 from zirkel.web.problems import Problem, invalid_request, register
+from zirkel.web.refused import count_refusals
 from zirkel.web.routes import ROUTES
 from zirkel.web.work import watch
 
@@ -75,6 +76,7 @@ def create_app(config: WebConfig) -> Flask:
     watch_the_door(app, _door(config, kept))
     watch(app)
     connect(app)
+    count_refusals(app)
     app.after_request(_secured)
     app.after_request(_lighter)
     if config.front_end is not None:

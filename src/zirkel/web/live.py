@@ -108,6 +108,11 @@ class Live:
                 if each.study == study
             ]
 
+    def rooms(self) -> dict[int, str]:
+        """The room of who listens to each study."""
+        with self._lock:
+            return {each.study: each.room for each in self._listeners}
+
     def tell(self, study: int, event: str, told: Any, but: str | None = None) -> None:
         """Tell all who listen to a study, but one."""
         with self._lock:

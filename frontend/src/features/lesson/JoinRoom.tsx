@@ -12,6 +12,7 @@ export function JoinRoom() {
   const navigate = useNavigate();
   const { data: lesson, error } = useQuery(queries.lesson(id));
   const [name, setName] = useState(() => localStorage.getItem(`pupil ${id}`) ?? "");
+  const [known, setKnown] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   if (error) {
     return <p role="alert">{error.message}</p>;
@@ -20,14 +21,17 @@ export function JoinRoom() {
     return null;
   }
   const plain = name.trim().replace(/\s+/g, " ");
-  const known = lesson.names.some((each) => each.toLowerCase() === plain.toLowerCase());
+  const again = known === plain;
   const join = async (again: boolean) => {
     try {
       const { study_id } = await api.joinLesson(id, { name, again });
       localStorage.setItem(`pupil ${id}`, plain);
       navigate(`/studies/${study_id}`);
     } catch (wrong) {
-      setTrouble(wrong instanceof ApiError ? wrong.sentence : String(wrong));
+      // Whoever is here already may be the same pupil again: then it is asked, not told.
+      const here = wrong instanceof ApiError && /is here already/.test(wrong.sentence);
+      setKnown(here ? plain : null);
+      setTrouble(here ? null : wrong instanceof ApiError ? wrong.sentence : String(wrong));
     }
   };
   return (
@@ -36,7 +40,7 @@ export function JoinRoom() {
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          join(known);
+          join(again);
         }}
       >
         <h1>{lesson.title}</h1>
@@ -54,7 +58,7 @@ export function JoinRoom() {
             onChange={(event) => setName(event.target.value)}
           />
         </label>
-        {known && (
+        {again && (
           <p role="status">{plain} is here already. Is that you, on another device or again?</p>
         )}
         {trouble && (
@@ -63,7 +67,7 @@ export function JoinRoom() {
           </p>
         )}
         <Button type="primary" size="large" htmlType="submit" disabled={plain === ""}>
-          {known ? `Go on as ${plain}` : "Join"}
+          {again ? `Go on as ${plain}` : "Join"}
         </Button>
       </form>
     </main>

@@ -7,14 +7,17 @@ import { Link, useParams } from "react-router";
 import { api } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { LessonWall as Wall } from "../../api/types";
+import { Large } from "./Large";
 import styles from "./Lesson.module.css";
 import { Overlay } from "./Overlay";
+import own from "./Pupils.module.css";
 
 export function LessonWall() {
   const id = useParams().id ?? "";
   const client = useQueryClient();
   const { data: wall, error } = useQuery(queries.lessonWall(id));
   const [code, setCode] = useState(false);
+  const [large, setLarge] = useState<number | null>(null);
   if (error) {
     return <p role="alert">{error.message}</p>;
   }
@@ -38,6 +41,7 @@ export function LessonWall() {
       </div>
       {code && <ClassLink id={id} />}
       <p className={styles.lead}>{summary(wall)}</p>
+      <Stuck pupils={wall.pupils} />
       {wall.trouble.map((each) => (
         <p key={each} role="alert" className={styles.bad}>
           {each}
@@ -46,11 +50,15 @@ export function LessonWall() {
       {wall.common.length > 0 && <Common wall={wall} />}
       <ul className={styles.pupils} aria-label="Pupils">
         {wall.pupils.map((each) => (
-          <li key={each.study_id} data-pupil={each.name}>
-            <Link to={`/studies/${each.study_id}`}>
+          <li key={each.study_id} data-pupil={each.name} data-stuck={each.stuck !== null}>
+            <button type="button" className={own.show} onClick={() => setLarge(each.study_id)}>
               <Overlay truth={wall.truth} lines={each.lines} label={`${each.name}'s block-in`} />
-              <h2>{each.name}</h2>
-            </Link>
+            </button>
+            <h2>
+              <Link to={`/studies/${each.study_id}`}>{each.name}</Link>
+              {each.room && <small className={own.where}> {WHERE[each.room] ?? each.room}</small>}
+            </h2>
+            {each.stuck && <p className={own.stuck}>{each.stuck}</p>}
             <p>
               {each.near_percent === null
                 ? "Nothing to compare yet"
@@ -69,7 +77,32 @@ export function LessonWall() {
           </li>
         ))}
       </ul>
+      {large !== null && <Large wall={wall} study={large} onShow={setLarge} />}
     </main>
+  );
+}
+
+const WHERE: Record<string, string> = {
+  bench: "at the bench",
+  easel: "at the easel",
+  subject: "before the subject",
+  sheet: "framing",
+  draw: "drawing",
+  check: "checking",
+  tone: "in tones",
+  sitting: "at the sitting",
+};
+
+/** Who may need help, by name, so that nobody has to be looked for among thirty. */
+function Stuck({ pupils }: { pupils: Wall["pupils"] }) {
+  const stuck = pupils.filter((each) => each.stuck);
+  if (stuck.length === 0) {
+    return null;
+  }
+  return (
+    <p role="status" className={own.stuck}>
+      Look in on {stuck.map((each) => each.name).join(", ")}.
+    </p>
   );
 }
 

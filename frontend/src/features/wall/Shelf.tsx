@@ -30,8 +30,8 @@ export function Shelf() {
     <details className={styles.down}>
       <summary>The whole shelf</summary>
       <p>
-        All studies with their pictures, added scenes, kits and records, as one file to keep
-        elsewhere or to take to another machine. Taken in twice, nothing is there twice.
+        All studies with their pictures, added scenes, kits, records and lessons, as one file to
+        keep elsewhere or to take to another machine. Taken in twice, nothing is there twice.
       </p>
       <div className={styles.actions}>
         <Button size="large" onClick={() => download(api.shelfAddress)}>
@@ -50,7 +50,8 @@ export function Shelf() {
       {taken && (
         <p role="status">
           New: {taken.studies} studies, {taken.pictures} pictures, {taken.scenes} scenes,{" "}
-          {taken.own} own files, {taken.trials} trials. Here already: {taken.known}.
+          {taken.own} own files, {taken.trials} trials, {taken.lessons} lessons. Here already:{" "}
+          {taken.known}.
         </p>
       )}
       {taken?.trouble?.map((each) => (

@@ -24,6 +24,7 @@ export function StudyWall() {
   const { wall, load, copy, back, remove, tell, failed } = useWall(setTaken);
   const over = useCallback(() => setTaken(null), []);
   const studies = wall.data?.studies ?? [];
+  const pupils = wall.data?.pupils ?? 0;
   const [sought, setSought] = useState("");
   const [order, setOrder] = useState<Order>("changed");
   const [drawer, setDrawer] = useState(false);
@@ -100,6 +101,12 @@ export function StudyWall() {
       <Broken cards={wall.data?.broken ?? []} onBack={back.mutate} />
       {wall.isPending && <Coming what="Hanging the studies…" />}
       {wall.data && studies.length === 0 && <p className={styles.empty}>Nothing hangs here yet.</p>}
+      {pupils > 0 && (
+        <p>
+          {pupils === 1 ? "One pupil's drawing hangs" : `${pupils} pupils' drawings hang`} with{" "}
+          <Link to="/lessons">their lesson</Link>.
+        </p>
+      )}
       {studies.length > FEW && (
         <div className={styles.find}>
           <input

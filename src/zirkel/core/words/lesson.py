@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 
-from zirkel.core.lesson import Habit
+from zirkel.core.lesson import REFUSED, Habit
 
 HABITS: dict[str, Callable[[Habit], str]] = {
     "long": lambda each: f"counts lengths {100.0 * each.amount:.0f} % too long",
@@ -45,6 +45,14 @@ SHOW = {
     "slips": "Every landmark pointed at by two pupils, each without the other.",
 }  # fmt: skip
 """What to show the class next time, by the habit that is common."""
+
+
+def say_stuck(refused: int, quiet_min: float | None) -> str | None:
+    """Why somebody may need help: `quiet_min` minutes without anything done, or refusals."""
+    if refused >= REFUSED:
+        return f"Refused {refused} times in a row."
+    return None if quiet_min is None else f"Nothing for {quiet_min:.0f} minutes."
+
 
 TIERS = {1: "large shapes", 2: "middle", 3: "detail"}
 

@@ -5,8 +5,10 @@ from __future__ import annotations
 from flask import Response
 
 from zirkel.commands.change_study import change_study
+from zirkel.errors import BadInput
 from zirkel.views.bench_told import Bench
 from zirkel.web.border import bench_reply, blueprint, store
+from zirkel.web.refused import refusals
 from zirkel.web.requests import ChangeRequest, HistoryRequest, StudyPath
 
 routes = blueprint("history", "Changes made to a study")
@@ -17,7 +19,12 @@ routes = blueprint("history", "Changes made to a study")
 def post_change(path: StudyPath, body: ChangeRequest) -> Response:
     """Make one change."""
     before = store().get(path.study_id)
-    after = change_study(store(), path.study_id, body.version, body.change, body.token)
+    try:
+        after = change_study(store(), path.study_id, body.version, body.change, body.token)
+    except BadInput:
+        refusals().again(path.study_id)
+        raise
+    refusals().none(path.study_id)
     return bench_reply(after, before=before)
 
 

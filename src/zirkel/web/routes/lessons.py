@@ -16,7 +16,9 @@ from zirkel.views.lessons import (
 )
 from zirkel.web.border import blueprint, store
 from zirkel.web.door import door
+from zirkel.web.live import live
 from zirkel.web.problems import as_json
+from zirkel.web.refused import refusals
 from zirkel.web.requests import Closing, Joining, LessonMade, LessonPath
 
 routes = blueprint("lessons", "One scene for a class")
@@ -62,4 +64,4 @@ def put_closed(path: LessonPath, body: Closing) -> Response:
 @routes.get("/lessons/<lesson>/wall", responses={"200": LessonWall}, operation_id="lessonWall")
 def get_lesson_wall(path: LessonPath) -> Response:
     """How near each pupil came, and what is common."""
-    return as_json(lesson_wall(store(), path.lesson))
+    return as_json(lesson_wall(store(), path.lesson, live().rooms(), refusals().all()))
