@@ -97,7 +97,7 @@ class Pages(unittest.TestCase):
             self.assertEqual(app.test_client().get("/").status_code, 404)
             self.assertEqual(
                 app.test_client().get("/api/v1/studies").json,
-                {"studies": [], "broken": [], "down": []},
+                {"studies": [], "broken": [], "down": [], "pupils": 0},
             )
             app.extensions["zirkel_store"].close()
 

@@ -146,9 +146,10 @@ class FramesOfNothing(SheetCase):
 
 class TakingAlong(SheetCase):
     def test_everything_can_be_taken(self):
-        begins = {"pdf": b"%PDF-", "svg": b"<svg ", "csv": b"", "png": b"\x89PNG"}
+        begins = {"pdf": b"%PDF-", "svg": b"<svg ", "csv": b"", "png": b"\x89PNG", "txt": b"",
+                  "html": b"<!doctype html>"}  # fmt: skip
         for what, (kind, ending) in ((n, p.sort) for n, p in PAPERS.items()):
-            if what == "print-grid":
+            if what in ("print-grid", "print-grid-pages"):
                 continue
             with self.subTest(what):
                 answer = self.client.get(f"/api/v1/studies/{self.number}/take/{what}")
@@ -157,7 +158,7 @@ class TakingAlong(SheetCase):
                 self.assertIn(f"_{what}.{ending}", answer.headers["Content-Disposition"])
 
     def test_what_cannot_be_taken(self):
-        for what, status in (("trace", 404), ("print-grid", 422)):
+        for what, status in (("trace", 404), ("print-grid", 422), ("print-grid-pages", 422)):
             answer = self.client.get(f"/api/v1/studies/{self.number}/take/{what}")
             self.assertEqual(answer.status_code, status)
 

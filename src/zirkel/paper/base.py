@@ -14,8 +14,8 @@ PDF = ("application/pdf", "pdf")
 SVG = ("image/svg+xml", "svg")
 PNG = ("image/png", "png")
 CSV = ("text/csv", "csv")
-TXT = ("text/plain; charset=utf-8", "txt")
-HTML = ("text/html; charset=utf-8", "html")
+TXT = ("text/plain", "txt")
+HTML = ("text/html", "html")
 
 
 PictureOf = Callable[[str], Path | None]

@@ -5,29 +5,14 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from html import escape
+from pathlib import Path
 
 from zirkel.core.study import Sheet
 from zirkel.core.worked import Worked
 from zirkel.paper.base import HTML, Paper
 from zirkel.paper.recipe_pages import Printed, dictated
 
-STYLE = """
-body { max-width: 44rem; margin: 2rem auto; padding: 0 1rem; font: 18px/1.4 Georgia, serif;
-  color: #2b2926; background: #fbf8f1; }
-header p, ul, .look { color: #5f584e; }
-svg { width: 100%; max-height: 60vh; border: 1px solid #cdc1ad; }
-polyline, polygon { fill: none; stroke: #5f584e; vector-effect: non-scaling-stroke; }
-line { stroke: #2b2926; vector-effect: non-scaling-stroke; }
-ol { padding: 0; list-style: none; }
-ol li { break-inside: avoid; display: grid; grid-template-columns: 1.6rem 2rem 1fr;
-  margin: 0.5rem 0; }
-li.look { font-size: 0.92em; }
-li b { font-family: sans-serif; }
-input { width: 1.1rem; height: 1.1rem; margin: 0.3rem 0 0; }
-@media print { body { margin: 0; max-width: none; font-size: 12pt; background: none; }
-  ol { columns: 2; column-gap: 8mm; } }
-@page { margin: 13mm; }
-"""
+STYLE = (Path(__file__).parent / "recipe.css").read_text()
 
 
 def _of(worked: Worked) -> bytes:
