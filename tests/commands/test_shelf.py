@@ -115,6 +115,7 @@ class Lessons(ShelfCase):
             parts = {name: archive.read(name) for name in archive.namelist()}
         listed = json.loads(parts[LIST])
         own = json.loads(parts["lessons/0001.json"])
+        own["pupils"].append({**own["pupils"][0]})
         own["pupils"].append({"name": "Gone", "study": "studies/9999_x.json"})
         for data, said in ((json.dumps(own).encode(), "the study of Gone did not come"),
                            (b'{"id": "x"}', "id"), (b"[", "not JSON")):  # fmt: skip

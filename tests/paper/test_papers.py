@@ -10,6 +10,7 @@ from PIL import Image
 from tests.paper.drawn import pages
 from tests.paper.words import written
 from zirkel.core.study import Margins, Sheet
+from zirkel.errors import BadInput
 from zirkel.paper import recipe_pages as recipe
 from zirkel.paper.grid_overlay import BORDER_MM, grid_overlay
 from zirkel.paper.marks_sheet import PrintedMark, marks_sheet
@@ -160,6 +161,10 @@ class Papers(unittest.TestCase):
                 for a, b in pairwise(lefts):
                     self.assertAlmostEqual(a + page[0] - 2 * TILE_EDGE - b, OVERLAP)
                 self.assertEqual(len({each.name for each in tiles}), len(tiles))
+
+    def test_nobody_glues_a_hundred_pages(self):
+        with self.assertRaisesRegex(BadInput, "in one piece"):
+            in_pages(Whole("S", 5000.0, 5000.0, lambda paper: None), (210.0, 297.0))
 
     def test_glued_at_their_overlaps_the_pages_show_the_whole_at_true_size(self):
         """Where each page puts the kept drawing's corner tells what of it is seen there."""

@@ -157,6 +157,12 @@ class TakingAlong(SheetCase):
                 self.assertTrue(answer.data.startswith(begins[ending]))
                 self.assertIn(f"_{what}.{ending}", answer.headers["Content-Disposition"])
 
+    def test_it_names_who_draws_and_no_id(self):
+        who = self.client.post("/api/v1/artists", json={"name": "Ines"}).json["id"]
+        take = f"/api/v1/studies/{self.number}/take/marks?artist="
+        self.assertIn(b"/Author (Ines)", self.client.get(f"{take}{who}").data)
+        self.assertIn(b"/Author ()", self.client.get(f"{take}nobody").data)
+
     def test_what_cannot_be_taken(self):
         for what, status in (("trace", 404), ("print-grid", 422), ("print-grid-pages", 422)):
             answer = self.client.get(f"/api/v1/studies/{self.number}/take/{what}")

@@ -68,9 +68,9 @@ def take_lesson(
     store.scenes.get(scene)
     made_at = read.made_at.replace(tzinfo=None)
     lesson = Lesson(read.id, read.title, scene, made_at, read.closed)
-    pupils = [Pupil(studies[each.study], each.name) for each in read.pupils
-              if each.study in studies]  # fmt: skip
-    new = store.lessons.take_in(lesson, pupils)
+    # By its study, each pupil once.
+    pupils = {studies[each.study]: each.name for each in read.pupils if each.study in studies}
+    new = store.lessons.take_in(lesson, [Pupil(*each) for each in pupils.items()])
     lost = [each.name for each in read.pupils if each.study not in studies]
     if lost:
         raise BadInput("pupils", f"the study of {', '.join(lost)} did not come with it")

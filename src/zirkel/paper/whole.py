@@ -10,6 +10,7 @@ from string import ascii_uppercase
 
 from zirkel.core.study import Study
 from zirkel.core.worked import Worked
+from zirkel.errors import BadInput
 from zirkel.paper.base import Paper, own_page
 from zirkel.paper.page import CHALK, LINE, PENCIL, Page
 
@@ -18,6 +19,9 @@ EDGE, OVERLAP = 12.0, 10.0
 over the one before."""
 
 TICK = 5.0
+MOST_TILES = 100
+"""Pages that anybody would glue."""
+
 MAP_TOP = 48.0
 
 
@@ -73,6 +77,8 @@ def in_pages(whole: Whole, page: tuple[float, float]) -> bytes:
     ways = [page, (page[1], page[0])]
     page = min(ways, key=lambda each: len(tiles_of(whole.width_mm, whole.height_mm, each)))
     tiles = tiles_of(whole.width_mm, whole.height_mm, page)
+    if len(tiles) > MOST_TILES:
+        raise BadInput("sheet", f"it would take {len(tiles)} pages: have it printed in one piece")
     paper = Page(whole.title, whole.width_mm, whole.height_mm)
     paper.keep("whole", whole.draw)
     paper.resize(*page)

@@ -62,7 +62,7 @@ def papers_of(store: Store, study_id: int) -> Papers:
 
 
 def take_along(store: Store, study_id: int, what: str, artist: str = "") -> Taken:
-    """One of the things to take along, drawn by that artist; NotFound for any other."""
+    """One of the things to take along, drawn by the artist of that id; NotFound for any other."""
     from zirkel.paper.page import drawn_by  # noqa: PLC0415
 
     papers = _papers()
@@ -71,7 +71,8 @@ def take_along(store: Store, study_id: int, what: str, artist: str = "") -> Take
     worked = store.get(study_id).worked
     paper = papers[what]
     kind, ending = paper.sort
-    with drawn_by(artist):
+    named = next((each.name for each in store.practice.artists() if each.id == artist), "")
+    with drawn_by(named):
         data = (
             paper.illustrated(worked, partial(_picture, store)) if paper.illustrated
             else paper.make(worked)
