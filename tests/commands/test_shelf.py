@@ -45,7 +45,10 @@ class ShelfCase(unittest.TestCase):
     def store(self):
         folder = tempfile.TemporaryDirectory()
         self.addCleanup(folder.cleanup)
-        store = Store.at(Path(folder.name) / "zirkel.sqlite")
+        # Two folders deep, so that what led out of the shelf would still lie within its own.
+        shelf = Path(folder.name) / "home" / "shelf"
+        shelf.mkdir(parents=True)
+        store = Store.at(shelf / "zirkel.sqlite")
         self.addCleanup(store.close)
         return store
 
@@ -231,7 +234,7 @@ class Shelf(ShelfCase):
         other = self.store()
         told = unpack(other, self.spoilt(self.packed(self.full()), change))
         self.assertEqual((told.own, len(told.trouble)), (0, 1))
-        self.assertEqual(list(other.folder.parent.glob("out*")), [])
+        self.assertEqual(list(other.folder.parent.parent.rglob("out*")), [])
 
     def listed(self, change):
         """An archive whose list and parts were changed by hand, with sums that are right again."""
