@@ -60,6 +60,7 @@ CORE_MAY_IMPORT = {
         "light",
         "head",
         "pose",
+        "task",
         "subject.station",
         "subject.faults",
         "arrays",
@@ -71,10 +72,12 @@ CORE_MAY_IMPORT = {
     "simulation": {
         *("network", "subject", "sheet", "practice", "study", "sightings", "arrays", "values"),
     },
-    "lesson": {"simulation", "sightings", "arrays"},
+    "task": {"fields", "sightings"},
+    "lesson": {"simulation", "study", "task", "sightings", "arrays"},
     "words": {
         "artist",
         "lesson",
+        "task",
         "pose",
         "sitting",
         "practice",

@@ -153,8 +153,25 @@ export interface paths {
         /** All lessons, and the scenes that can be given. */
         get: operations["lessons"];
         put?: never;
-        /** Give a scene to a class. */
+        /** Give a class a scene, a study, or what another class was given. */
         post: operations["makeLesson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lessons/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give a class what a lesson file holds, sent as the request's body. */
+        post: operations["takeLessonFile"];
         delete?: never;
         options?: never;
         head?: never;
@@ -188,6 +205,23 @@ export interface paths {
         get?: never;
         /** Let nobody join any more, or again. */
         put: operations["closeLesson"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lessons/{lesson}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the lesson gives, as a file to be given again. */
+        get: operations["lessonFile"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1588,6 +1622,7 @@ export interface components {
             subject: components["schemas"]["BenchSubject"];
             /** Takes */
             takes: components["schemas"]["BenchTake"][];
+            task: components["schemas"]["BenchTask"] | null;
             /** Tiers */
             tiers: components["schemas"]["BenchTier"][];
             /** Title */
@@ -1899,6 +1934,38 @@ export interface components {
             warning: string | null;
         };
         /**
+         * BenchTask
+         * @description What the lesson asks of this study, in words; `due` and `handed_at` are times, `kinds` the
+         *     kinds of reading that may be taken (all where it is empty). Where `binding` is false the lesson
+         *     is over for this study, and it may be left behind.
+         */
+        BenchTask: {
+            /** Asks */
+            asks: string;
+            /** Binding */
+            binding: boolean;
+            /** Done */
+            done: boolean;
+            /** Due */
+            due: string | null;
+            /** Handed At */
+            handed_at: string | null;
+            /** Kinds */
+            kinds: string[];
+            /** Late */
+            late: boolean;
+            /** Picture */
+            picture: string | null;
+            /** Progress */
+            progress: string;
+            /** Said Kinds */
+            said_kinds: string | null;
+            /** Text */
+            text: string | null;
+            /** Truth */
+            truth: string;
+        };
+        /**
          * BenchTier
          * @description How the landmarks of one tier stand, in words; `sure` if well enough to be drawn.
          */
@@ -2039,7 +2106,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Change */
-            change: components["schemas"]["TakeSighting"] | components["schemas"]["TakeSightings"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetOrder"] | components["schemas"]["SetPlacing"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["BackToTheMark"] | components["schemas"]["GoOnShifted"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["SetAbout"] | components["schemas"]["SetNextSitting"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["SetLeanings"] | components["schemas"]["SetSubjectPhotograph"] | components["schemas"]["MarkPhotographed"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
+            change: components["schemas"]["TakeSighting"] | components["schemas"]["TakeSightings"] | components["schemas"]["EditSighting"] | components["schemas"]["StrikeSighting"] | components["schemas"]["KeepSighting"] | components["schemas"]["AdoptRelation"] | components["schemas"]["LeaveRelation"] | components["schemas"]["RemoveSighting"] | components["schemas"]["AddLandmark"] | components["schemas"]["EditLandmark"] | components["schemas"]["RemoveLandmark"] | components["schemas"]["AddShape"] | components["schemas"]["PutShape"] | components["schemas"]["RemoveShape"] | components["schemas"]["SetTitle"] | components["schemas"]["SetMethod"] | components["schemas"]["SetNote"] | components["schemas"]["SetTags"] | components["schemas"]["PutAway"] | components["schemas"]["SetBlockIn"] | components["schemas"]["SetOrder"] | components["schemas"]["SetPlacing"] | components["schemas"]["SetEye"] | components["schemas"]["SetSheet"] | components["schemas"]["SetUnit"] | components["schemas"]["SetUnitSize"] | components["schemas"]["SetPlacement"] | components["schemas"]["SetTrust"] | components["schemas"]["BelieveScatter"] | components["schemas"]["SetFrame"] | components["schemas"]["KeepFrame"] | components["schemas"]["DropFrame"] | components["schemas"]["SetLengths"] | components["schemas"]["SetSubject"] | components["schemas"]["HandIn"] | components["schemas"]["LeaveTask"] | components["schemas"]["TurnPicture"] | components["schemas"]["MeasurePicture"] | components["schemas"]["ReadPicture"] | components["schemas"]["ReadTable"] | components["schemas"]["AddEdge"] | components["schemas"]["PutFamily"] | components["schemas"]["RemoveFamily"] | components["schemas"]["PutRound"] | components["schemas"]["PutShadow"] | components["schemas"]["PutRepeat"] | components["schemas"]["RemoveDepth"] | components["schemas"]["PutFigure"] | components["schemas"]["RemoveFigure"] | components["schemas"]["PutHead"] | components["schemas"]["RemoveHead"] | components["schemas"]["BeginSitting"] | components["schemas"]["ModelMoved"] | components["schemas"]["BackToTheMark"] | components["schemas"]["GoOnShifted"] | components["schemas"]["RestNow"] | components["schemas"]["EndSitting"] | components["schemas"]["NoteSitting"] | components["schemas"]["KeepLogPicture"] | components["schemas"]["DropLogPicture"] | components["schemas"]["SetPlace"] | components["schemas"]["SetAbout"] | components["schemas"]["SetNextSitting"] | components["schemas"]["PutArea"] | components["schemas"]["RemoveArea"] | components["schemas"]["SuggestAreas"] | components["schemas"]["CompareTones"] | components["schemas"]["StrikeTone"] | components["schemas"]["RemoveTone"] | components["schemas"]["ReadTones"] | components["schemas"]["SetMedium"] | components["schemas"]["PutOverlap"] | components["schemas"]["RemoveOverlap"] | components["schemas"]["SceneOverlaps"] | components["schemas"]["SetPhotograph"] | components["schemas"]["MarkDrawn"] | components["schemas"]["RuleDrawing"] | components["schemas"]["ResightDrawing"] | components["schemas"]["DropMeasure"] | components["schemas"]["SetChecking"] | components["schemas"]["SetDrawnBy"] | components["schemas"]["SetEyeFirst"] | components["schemas"]["SetCounting"] | components["schemas"]["SetHand"] | components["schemas"]["SetLeanings"] | components["schemas"]["SetSubjectPhotograph"] | components["schemas"]["MarkPhotographed"] | components["schemas"]["KeepCheck"] | components["schemas"]["TickMove"] | components["schemas"]["GoOn"];
             /**
              * Token
              * @default null
@@ -3777,6 +3844,73 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * FileTask
+         * @description What is asked. `kinds` are those of the readings that may be taken, all where there is none;
+         *     `text` and `picture` say what to look for; `truth` is when it may be looked at. In a pupil's
+         *     study `lesson` is which one asks, `due` until when, `handed_at` when it was handed in.
+         */
+        FileTask: {
+            /**
+             * Due
+             * @default null
+             */
+            due?: string | null;
+            /**
+             * Hand In
+             * @default block_in
+             * @enum {string}
+             */
+            hand_in?: "block_in" | "readings" | "drawing";
+            /**
+             * Handed At
+             * @default null
+             */
+            handed_at?: string | null;
+            /**
+             * Kinds
+             * @default []
+             */
+            kinds?: string[];
+            /**
+             * Lesson
+             * @default null
+             */
+            lesson?: string | null;
+            /**
+             * Minutes
+             * @default null
+             */
+            minutes?: number | null;
+            /**
+             * Picture
+             * @default null
+             */
+            picture?: string | null;
+            /**
+             * Readings
+             * @default 10
+             */
+            readings?: number;
+            /**
+             * Text
+             * @default null
+             */
+            text?: string | null;
+            /**
+             * Till
+             * @default null
+             */
+            till?: string | null;
+            /**
+             * Truth
+             * @default handed_in
+             * @enum {string}
+             */
+            truth?: "handed_in" | "any" | "never";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FileTolerances
          * @description How far off the artist lets landmarks be, in mm, by tier; None leaves it to Zirkel.
          */
@@ -4055,6 +4189,19 @@ export interface components {
             part: number | null;
             /** Tilt Degrees */
             tilt_degrees: number | null;
+        };
+        /**
+         * HandIn
+         * @description Hand in what a lesson asks for, as it is now; or take it back to go on with it.
+         */
+        HandIn: {
+            /** Handed */
+            handed: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "hand_in";
         };
         /**
          * HangPrompt
@@ -4360,6 +4507,17 @@ export interface components {
             type: "leave_relation";
         };
         /**
+         * LeaveTask
+         * @description Leave behind what a lesson asked, in one's own Zirkel.
+         */
+        LeaveTask: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "leave_task";
+        };
+        /**
          * LeftOut
          * @description A landmark that the artist leaves out.
          */
@@ -4411,21 +4569,63 @@ export interface components {
         };
         /**
          * LessonList
-         * @description All lessons, the latest first, and the scenes that can be given.
+         * @description All lessons, the latest first, and what can be given: scenes, studies of a scene or a
+         *     picture, by which school, with which kinds of reading.
          */
         LessonList: {
+            /** Kinds */
+            kinds: [
+                string,
+                string
+            ][];
             /** Lessons */
             lessons: components["schemas"]["LessonCard"][];
             /** Scenes */
             scenes: components["schemas"]["SceneCard"][];
+            /** Schools */
+            schools: [
+                string,
+                string
+            ][];
+            /** Studies */
+            studies: components["schemas"]["OwnStudy"][];
         };
         /**
          * LessonMade
-         * @description A scene given to a class; without a title, under the scene's own.
+         * @description A scene given to a class, or one of the artist's own studies, or once more what the lesson
+         *     `again` gave; without a title, under its own.
          */
         LessonMade: {
-            /** Scene */
-            scene: string;
+            /**
+             * Again
+             * @default null
+             */
+            again?: string | null;
+            /**
+             * Eye First
+             * @default false
+             */
+            eye_first?: boolean;
+            /**
+             * Method
+             * @default null
+             */
+            method?: string | null;
+            /**
+             * Scene
+             * @default null
+             */
+            scene?: string | null;
+            /**
+             * Study
+             * @default null
+             */
+            study?: number | null;
+            /**
+             * Task
+             * @default null
+             */
+            task?: components["schemas"]["FileTask"] | null;
             /**
              * Title
              * @default
@@ -4441,7 +4641,9 @@ export interface components {
             closed: boolean;
             /** Id */
             id: string;
-            scene: components["schemas"]["SceneCard"];
+            /** Image */
+            image: string | null;
+            task: components["schemas"]["TaskShown"] | null;
             /** Title */
             title: string;
         };
@@ -4461,6 +4663,7 @@ export interface components {
             median_percent: number | null;
             /** Pupils */
             pupils: components["schemas"]["PupilShown"][];
+            task: components["schemas"]["TaskShown"] | null;
             /** Title */
             title: string;
             /** Trouble */
@@ -4948,6 +5151,16 @@ export interface components {
             trust: {
                 [key: string]: number;
             };
+        };
+        /**
+         * OwnStudy
+         * @description A study of the artist's that can be given.
+         */
+        OwnStudy: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
         };
         /**
          * OwnTable
@@ -5598,14 +5811,20 @@ export interface components {
             apart_mm: number | null;
             /** Checks */
             checks: number;
+            /** Drawn Percent */
+            drawn_percent: number | null;
             /** Habits */
             habits: string[];
+            /** Handed */
+            handed: string | null;
             /** Held */
             held: number;
             /** Landmarks */
             landmarks: number;
             /** Lines */
             lines: components["schemas"]["LessonLine"][];
+            /** Looked */
+            looked: boolean;
             /** Name */
             name: string;
             /** Near Percent */
@@ -7797,6 +8016,8 @@ export interface components {
              * @default []
              */
             tags?: string[];
+            /** @default null */
+            task?: components["schemas"]["FileTask"] | null;
             /**
              * Title
              * @default Untitled study
@@ -7932,6 +8153,31 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+        };
+        /**
+         * TaskShown
+         * @description What a lesson asks, in words: what to hand in, with which readings where not all may be
+         *     taken, when the truth is shown; until when, as minutes or a day, or as the time it is due.
+         */
+        TaskShown: {
+            /** Asks */
+            asks: string;
+            /** Eye First */
+            eye_first: boolean;
+            /** Hand In */
+            hand_in: string;
+            /** Kinds */
+            kinds: string | null;
+            /** Minutes */
+            minutes: number | null;
+            /** Picture */
+            picture: string | null;
+            /** Text */
+            text: string | null;
+            /** Till */
+            till: string | null;
+            /** Truth */
+            truth: string;
         };
         /**
          * TickMove
@@ -9017,6 +9263,62 @@ export interface operations {
             };
         };
     };
+    takeLessonFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     lesson: {
         parameters: {
             query?: never;
@@ -9099,6 +9401,55 @@ export interface operations {
                     "application/json": components["schemas"]["LessonShown"];
                 };
             };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lessonFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Not Found */
             404: {
                 headers: {

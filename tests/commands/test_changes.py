@@ -230,6 +230,9 @@ CHANGES = (
     ({"type": "mark_drawn", "landmark": "can_top", "at": None},
      "Take the mark of Top back"),
     ({"type": "set_photograph", "photograph": None}, "Take the photograph away"),
+    ({"type": "hand_in", "handed": True}, "Hand it in"),
+    ({"type": "hand_in", "handed": False}, "Take back what was handed in"),
+    ({"type": "leave_task"}, "Leave the lesson's task behind"),
 )  # fmt: skip
 """Changes made one after the other, and what undo calls each."""
 
@@ -287,7 +290,8 @@ class ChangeCase(unittest.TestCase):
         self.addCleanup(folder.cleanup)
         self.store = Store.at(Path(folder.name) / "zirkel.sqlite")
         self.addCleanup(self.store.close)
-        self.number = self.store.create(read_study(as_bytes(SMALL))).id
+        asked = {**SMALL, "task": {"hand_in": "readings"}}
+        self.number = self.store.create(read_study(as_bytes(asked))).id
 
 
 class History(ChangeCase):

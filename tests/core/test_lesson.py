@@ -5,7 +5,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from zirkel.core.lesson import FEWEST, SORTS, habits, near
+from zirkel.core.lesson.habits import FEWEST, SORTS, habits, near
 from zirkel.core.simulation.artist import Hand, sight_scene
 from zirkel.core.simulation.observer import with_value
 from zirkel.core.study import Sheet

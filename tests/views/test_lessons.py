@@ -13,7 +13,7 @@ from sqlalchemy.orm import Session
 from tests.core.test_lesson import sighted
 from zirkel.commands.lessons import join_lesson, make_lesson
 from zirkel.core.drawn import KeptCheck
-from zirkel.core.lesson import is_common, is_quiet
+from zirkel.core.lesson.habits import is_common, is_quiet
 from zirkel.core.study import UnitLength, UnitPair
 from zirkel.core.words.lesson import COMMON, SHOW
 from zirkel.store.clock import now

@@ -205,8 +205,6 @@ export const api = {
         headers: { "Content-Type": "application/zip" },
       } as never),
     ) as Promise<ShelfTaken>,
-  makeLesson: (body: { scene: string; title: string }) =>
-    told(client.POST("/api/v1/lessons", { body })) as Promise<LessonShown>,
   joinLesson: (lesson: string, body: { name: string; again: boolean }) =>
     told(
       client.POST("/api/v1/lessons/{lesson}/pupils", { params: { path: { lesson } }, body }),

@@ -7,6 +7,7 @@ import { Others } from "./Others";
 import { SittingChip } from "./SittingChip";
 import styles from "./StudyHeader.module.css";
 import { STAGES, type Stage } from "./stages";
+import { TaskChip } from "./TaskChip";
 import type { StudyHandle } from "./useStudy";
 import { Wordmark } from "./Wordmark";
 
@@ -37,6 +38,7 @@ export function StudyHeader({ study, bench, stage, onUndo, onRedo, children }: P
           </Link>
         ))}
         <SittingChip bench={bench} here={stage === "sitting"} />
+        <TaskChip study={study} bench={bench} />
       </nav>
       <div className={styles.tools}>
         <Button

@@ -82,6 +82,7 @@ from zirkel.commands.subject import (
     TurnPicture,
 )
 from zirkel.commands.tables import ReadTable
+from zirkel.commands.tasks import HandIn, LeaveTask
 from zirkel.commands.tones import (
     CompareTones,
     PutArea,
@@ -132,6 +133,8 @@ AnyChange = Annotated[
     | DropFrame
     | SetLengths
     | SetSubject
+    | HandIn
+    | LeaveTask
     | TurnPicture
     | MeasurePicture
     | ReadPicture

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from zirkel.commands.base import Change
-from zirkel.errors import StaleVersion
+from zirkel.core.lesson.limits import beyond
+from zirkel.errors import BadInput, StaleVersion
 from zirkel.store.receipts import Receipt
 from zirkel.store.store import Store, Stored
 
@@ -24,7 +25,11 @@ def change_study(
     if before.version != based_on:
         raise StaleVersion(based_on, before.version)
     fitting = change.before(before)
-    after = before.worked.followed_by(fitting.made(before.study))
+    made = fitting.made(before.study)
+    refused = beyond(before.study, made)
+    if refused is not None:
+        raise BadInput(*refused)
+    after = before.worked.followed_by(made)
     label = fitting.label(before.study, after.study)
     _ = after.plan
     return store.change(study_id, based_on, label, after, receipt, before.study)

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from zirkel.commands.studies import study_of_scene
 from zirkel.core.patience import heard_by, no_longer_than
+from zirkel.core.simulation.begun import study_of_scene
 from zirkel.core.subject.scene import Scene
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput, TooMuchWork

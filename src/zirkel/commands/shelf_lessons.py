@@ -3,17 +3,20 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import replace
 from datetime import datetime
-from typing import Annotated
+from typing import Annotated, Any
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
+from zirkel.core.study import SimulatedSubject
 from zirkel.errors import BadInput
 from zirkel.store.lessons import MOST_PUPILS, Lesson, Pupil
 from zirkel.store.store import Store
 from zirkel.studyfile.entries import Name
 from zirkel.studyfile.problems import said_plainly
-from zirkel.studyfile.read import parse_json
+from zirkel.studyfile.read import parse_json, study_from
+from zirkel.studyfile.schema import study_to_file
 
 ID = r"^[0-9a-f]{8}$"
 
@@ -24,6 +27,7 @@ class PupilPart(BaseModel):
     model_config = ConfigDict(extra="forbid")
     name: Annotated[Name, Field(max_length=80)]
     study: str = Field(max_length=200)
+    looked_at: datetime | None = None
 
 
 class LessonPart(BaseModel):
@@ -32,9 +36,10 @@ class LessonPart(BaseModel):
     model_config = ConfigDict(extra="forbid")
     id: str = Field(pattern=ID)
     title: Name
-    scene: str = Field(min_length=1, max_length=80)
+    scene: str = Field(max_length=80)
     made_at: datetime
     closed: bool = False
+    given: dict[str, Any] | None = None
     pupils: list[PupilPart] = Field(max_length=MOST_PUPILS)
 
 
@@ -43,9 +48,11 @@ def lesson_parts(store: Store, parts: Mapping[int, str]) -> list[LessonPart]:
     return [
         LessonPart(
             id=lesson.id, title=lesson.title, scene=lesson.scene, made_at=lesson.made_at,
-            closed=lesson.closed,
+            closed=lesson.closed, given=lesson.given,
             pupils=[
-                PupilPart(name=each.name, study=parts[each.study_id])
+                PupilPart(
+                    name=each.name, study=parts[each.study_id], looked_at=each.looked_at
+                )
                 for each in store.lessons.pupils(lesson.id) if each.study_id in parts
             ],
         )
@@ -65,13 +72,35 @@ def take_lesson(
     except ValidationError as error:
         raise said_plainly(error, document) from error
     scene = renamed.get(read.scene, read.scene)
-    store.scenes.get(scene)
-    made_at = read.made_at.replace(tzinfo=None)
-    lesson = Lesson(read.id, read.title, scene, made_at, read.closed)
+    if scene or read.given is None:
+        store.scenes.get(scene)
+    lesson = Lesson(
+        read.id, read.title, scene, _plain(read.made_at), read.closed, _given(read.given, scene)
+    )
     # By its study, each pupil once.
-    pupils = {studies[each.study]: each.name for each in read.pupils if each.study in studies}
-    new = store.lessons.take_in(lesson, [Pupil(*each) for each in pupils.items()])
+    pupils = {
+        studies[each.study]: Pupil(
+            studies[each.study], each.name,
+            looked_at=None if each.looked_at is None else _plain(each.looked_at),
+        )
+        for each in read.pupils if each.study in studies
+    }  # fmt: skip
+    new = store.lessons.take_in(lesson, pupils.values())
     lost = [each.name for each in read.pupils if each.study not in studies]
     if lost:
         raise BadInput("pupils", f"the study of {', '.join(lost)} did not come with it")
     return new
+
+
+def _plain(said: datetime) -> datetime:
+    return said.replace(tzinfo=None)
+
+
+def _given(document: dict[str, Any] | None, scene: str) -> dict[str, Any] | None:
+    """What the lesson gives, read and written anew, its scene under the name that it has here."""
+    if document is None:
+        return None
+    study = study_from(document)
+    if isinstance(study.subject, SimulatedSubject):
+        study = replace(study, subject=replace(study.subject, scene=scene))
+    return study_to_file(study)

@@ -39,6 +39,7 @@ from zirkel.core.sightings import KINDS, Sighting
 from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.subject.faults import FAULTS
 from zirkel.core.subject.station import Station
+from zirkel.core.task import Task
 
 DEFAULT_DRAWN_SIGMA_MM = 1.0
 MOST_LANDMARKS, MOST_SIGHTINGS, MOST_SHAPES = 1000, 5000, 500
@@ -345,7 +346,18 @@ class Study:
     """What the unit measured before a school at sight-size was taken up, to go back to; 0 where it
     was not chosen."""
     note: str | None = entry("note", None)
+    task: Task | None = entry("record", None, records=(Task,))
+    """What a lesson asks of it."""
     extra: Extra = unknown()
+
+    def anew(self) -> Study:
+        """The same subject, points and sheet before the first reading; nothing of the artist's."""
+        return Study(
+            title=self.title, method=self.method, sheet=self.sheet, landmarks=self.landmarks,
+            unit=self.unit, shapes=self.shapes, families=self.families, heads=self.heads,
+            figures=self.figures, eye_first=self.eye_first, inside_out=self.inside_out,
+            box_ticked=self.box_ticked, about=self.about, inches=self.inches,
+        )  # fmt: skip
 
     def problem(self) -> str | None:
         """A kind of sighting that isn't one, in words."""

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import Engine, select
+from sqlalchemy import Engine, func, select
 from sqlalchemy.orm import Session
 
 from zirkel.errors import CannotKeep
@@ -50,6 +50,23 @@ class Cards:
                 )
                 for number, version, title, demo, changed, of, by, body in rows.all()
             ]  # fmt: skip
+
+    def with_a_subject(self, most: int) -> list[tuple[int, str]]:
+        """Number and title of the studies of a scene or a picture, last changed first; no
+        pupil's."""
+        with Session(self._engine.execution_options(writes=False)) as session, session.begin():
+            theirs = select(PupilRow.study_id)
+            rows = session.execute(
+                select(StudyRow.id, StudyRow.title)
+                .where(
+                    StudyRow.deleted_at.is_(None),
+                    func.json_type(StudyRow.body, "$.subject") == "object",
+                    StudyRow.id.not_in(theirs),
+                )
+                .order_by(StudyRow.changed_at.desc(), StudyRow.id.desc())
+                .limit(most)
+            )
+            return [(number, title) for number, title in rows.all()]
 
     def holding(self, collection: str, most: int) -> list[int]:
         """The artist's own studies that hold any record of a collection (`checks`: their drawing

@@ -6,6 +6,7 @@ import secrets
 from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import datetime
+from typing import Any
 
 from sqlalchemy import Engine, func, select
 from sqlalchemy.orm import Session
@@ -19,13 +20,15 @@ MOST_LESSONS, MOST_PUPILS = 500, 100
 
 @dataclass(frozen=True, slots=True)
 class Lesson:
-    """A lesson: which scene, since when, whether nobody joins it any more."""
+    """A lesson: which scene (empty where a picture is drawn), since when, whether nobody joins it
+    any more; `given` is the study file that each pupil begins with, None for the scene's own."""
 
     id: str
     title: str
     scene: str
     made_at: datetime
     closed: bool
+    given: dict[str, Any] | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,6 +38,8 @@ class Pupil:
     study_id: int
     name: str
     device: str | None = None
+    looked_at: datetime | None = None
+    """When the truth was first looked at."""
 
 
 class Lessons:
@@ -63,13 +68,14 @@ class Lessons:
         with self._session(writes=False) as session, session.begin():
             return _lesson(_row(session, lesson))
 
-    def make(self, title: str, scene: str) -> Lesson:
-        """Give a scene to a class."""
+    def make(self, title: str, scene: str, given: dict[str, Any] | None = None) -> Lesson:
+        """Give a scene to a class, or what is `given`."""
         with self._session(writes=True) as session, session.begin():
             _room_for_another(session)
             row = LessonRow(
-                id=secrets.token_hex(4), title=title, scene=scene, made_at=now(), closed=False
-            )
+                id=secrets.token_hex(4), title=title, scene=scene, made_at=now(), closed=False,
+                given=given,
+            )  # fmt: skip
             session.add(row)
             return _lesson(row)
 
@@ -83,15 +89,18 @@ class Lessons:
                 session.add(
                     LessonRow(
                         id=lesson.id, title=lesson.title, scene=lesson.scene,
-                        made_at=lesson.made_at, closed=lesson.closed,
+                        made_at=lesson.made_at, closed=lesson.closed, given=lesson.given,
                     )
                 )  # fmt: skip
                 session.flush()
             for each in pupils:
                 if session.get(PupilRow, each.study_id) is None:
                     session.add(
-                        PupilRow(study_id=each.study_id, lesson_id=lesson.id, name=each.name)
-                    )
+                        PupilRow(
+                            study_id=each.study_id, lesson_id=lesson.id, name=each.name,
+                            looked_at=each.looked_at,
+                        )
+                    )  # fmt: skip
                     new = True
             return new
 
@@ -116,7 +125,14 @@ class Lessons:
                 .where(PupilRow.lesson_id == lesson, StudyRow.deleted_at.is_(None))
                 .order_by(func.lower(PupilRow.name), PupilRow.study_id)
             )
-            return [Pupil(row.study_id, row.name, row.device) for row in rows]
+            return [Pupil(row.study_id, row.name, row.device, row.looked_at) for row in rows]
+
+    def looked(self, study_id: int) -> None:
+        """That the truth of a study was looked at, where it is a pupil's; the first time counts."""
+        with self._session(writes=True) as session, session.begin():
+            row = session.get(PupilRow, study_id)
+            if row is not None and row.looked_at is None:
+                row.looked_at = now()
 
     def belongs(self, study_id: int, device: str) -> bool:
         """Whether a study is a pupil's who came with that device."""
@@ -145,4 +161,4 @@ def _row(session: Session, lesson: str) -> LessonRow:
 
 
 def _lesson(row: LessonRow) -> Lesson:
-    return Lesson(row.id, row.title, row.scene, row.made_at, row.closed)
+    return Lesson(row.id, row.title, row.scene, row.made_at, row.closed, row.given)

@@ -185,6 +185,9 @@ class LessonRow(Base):
     scene: Mapped[str] = mapped_column(String(80))
     made_at: Mapped[datetime]
     closed: Mapped[bool] = mapped_column(default=False)
+    given: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    """The study that each pupil begins with, as its file; None for the scene's own (lessons from
+    before there were tasks)."""
 
 
 class PupilRow(Base):
@@ -199,3 +202,5 @@ class PupilRow(Base):
     name: Mapped[str] = mapped_column(String(80))
     device: Mapped[str | None] = mapped_column(String(32))
     """The device it was made with, where that was let in for the lesson alone."""
+    looked_at: Mapped[datetime | None]
+    """When the truth was first looked at."""

@@ -30,6 +30,7 @@ from zirkel.core.study import (
     UnitPair,
 )
 from zirkel.core.subject.station import Station
+from zirkel.core.task import Task
 from zirkel.errors import BadInput
 from zirkel.studyfile.records import Kept, Recorded, model_of, to_core, to_file
 
@@ -73,6 +74,7 @@ FileTolerances = Annotated[Tolerances, Recorded]
 FileEyeGuess = Annotated[EyeGuess, Recorded]
 FileBlock = Annotated[Block, Recorded]
 FilePlace = Annotated[Place, Recorded]
+FileTask = Annotated[Task, Recorded]
 FilePicture = Annotated[PictureSubject, Recorded]
 
 

@@ -49,6 +49,7 @@ from zirkel.views.subject import (
     lay_beside,
     sight_of,
 )
+from zirkel.views.task import task_of
 
 
 def open_bench(store: Store, study_id: int) -> Bench:
@@ -124,6 +125,7 @@ def bench_of(stored: Stored, before: Stored | None = None) -> Bench:
         ],
         current_take=current_take(study),
         clock=clock_of(study),
+        task=task_of(worked),
         variance_factor=solution.variance_factor,
         scatter=solution.scatter,
         agreement=worked.agreement,

@@ -9,6 +9,7 @@ from pydantic import BaseModel
 from zirkel.views.bench_artist import BenchArtist
 from zirkel.views.sitting import RunningClock
 from zirkel.views.subject import BenchSubject
+from zirkel.views.task import BenchTask
 
 
 class BenchLandmark(BaseModel):
@@ -184,6 +185,7 @@ class Bench(BaseModel):
     adopted: list[BenchRelation]
     current_take: str
     clock: RunningClock | None
+    task: BenchTask | None
     """The sitting that goes on."""
     inches: bool
     eye_first: bool

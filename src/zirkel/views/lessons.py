@@ -4,21 +4,28 @@ from __future__ import annotations
 
 from collections import defaultdict
 from collections.abc import Collection, Mapping
-from datetime import datetime
+from datetime import UTC, datetime
 from itertools import pairwise
 
 import numpy as np
 from pydantic import BaseModel
 
 from zirkel.core.arrays import Array
-from zirkel.core.lesson import habits, is_common, is_quiet, near
-from zirkel.core.subject.scene import Scene, seen_landmarks, truth_in_units
-from zirkel.core.words.lesson import COMMON, SHOW, say_habit, say_stuck, say_tiers
+from zirkel.core.lesson.habits import drawn_near, habits, is_common, is_quiet, near
+from zirkel.core.schools import SCHOOLS
+from zirkel.core.study import PictureSubject, SimulatedSubject, Study, UnitPair
+from zirkel.core.subject.flat import flat_places
+from zirkel.core.subject.scene import seen_landmarks, truth_in_units
+from zirkel.core.words.lesson import COMMON, SHOW, say_habit, say_handed, say_stuck, say_tiers
+from zirkel.core.words.task import KIND_WORDS, TRUTH_WORDS, say_asked, say_kinds
 from zirkel.errors import ZirkelError
 from zirkel.store.clock import now
+from zirkel.store.given import given_by
 from zirkel.store.lessons import Lesson, Pupil
 from zirkel.store.store import Store, Stored
 from zirkel.views.station import SceneCard, scene_card
+from zirkel.views.subject import picture_address, scene_address
+from zirkel.views.task import picture_shown
 
 
 class LessonCard(BaseModel):
@@ -32,11 +39,37 @@ class LessonCard(BaseModel):
     pupils: int
 
 
+class OwnStudy(BaseModel):
+    """A study of the artist's that can be given."""
+
+    id: int
+    title: str
+
+
 class LessonList(BaseModel):
-    """All lessons, the latest first, and the scenes that can be given."""
+    """All lessons, the latest first, and what can be given: scenes, studies of a scene or a
+    picture, by which school, with which kinds of reading."""
 
     lessons: list[LessonCard]
     scenes: list[SceneCard]
+    studies: list[OwnStudy]
+    schools: list[tuple[str, str]]
+    kinds: list[tuple[str, str]]
+
+
+class TaskShown(BaseModel):
+    """What a lesson asks, in words: what to hand in, with which readings where not all may be
+    taken, when the truth is shown; until when, as minutes or a day, or as the time it is due."""
+
+    asks: str
+    hand_in: str
+    text: str | None
+    picture: str | None
+    kinds: str | None
+    truth: str
+    eye_first: bool
+    minutes: float | None
+    till: str | None
 
 
 class LessonShown(BaseModel):
@@ -45,7 +78,8 @@ class LessonShown(BaseModel):
     id: str
     title: str
     closed: bool
-    scene: SceneCard
+    image: str | None
+    task: TaskShown | None
 
 
 class Joined(BaseModel):
@@ -78,8 +112,14 @@ class PupilShown(BaseModel):
     near_percent: float | None
     checks: int
     apart_mm: float | None
+    drawn_percent: float | None
+    """How near the proportions of the drawing are, root mean square, in per cent of the height."""
     habits: list[str]
     lines: list[LessonLine]
+    handed: str | None
+    """When it was handed in, in words, or what is still to be done."""
+    looked: bool
+    """Whether the truth was looked at before it was handed in."""
     room: str | None = None
     """In which room they are now; None where they are in none."""
     stuck: str | None = None
@@ -101,6 +141,7 @@ class LessonWall(BaseModel):
     id: str
     title: str
     closed: bool
+    task: TaskShown | None
     truth: list[LessonLine]
     pupils: list[PupilShown]
     median_percent: float | None
@@ -108,13 +149,16 @@ class LessonWall(BaseModel):
     trouble: list[str]
 
 
+MOST_STUDIES = 60
+"""Studies of one's own that are offered to be given."""
+
 NOWHERE: Mapping[int, str] = {}
 NEVER: Mapping[int, int] = {}
 
 
 def list_lessons(store: Store) -> LessonList:
     """All lessons."""
-    titles = {each.name: each.title for each in store.scenes.all()}
+    titles = {each.name: each.title for each in store.scenes.all()} | {"": "A picture"}
     return LessonList(
         lessons=[
             LessonCard(
@@ -124,16 +168,52 @@ def list_lessons(store: Store) -> LessonList:
             for each, count in store.lessons.all()
         ],
         scenes=[scene_card(each) for each in store.scenes.all()],
+        studies=[OwnStudy(id=number, title=title) for number, title in
+                 store.cards.with_a_subject(MOST_STUDIES)],
+        schools=[(each.name, each.title) for each in SCHOOLS.values()],
+        kinds=list(KIND_WORDS.items()),
     )  # fmt: skip
 
 
 def lesson_shown(store: Store, lesson_id: str) -> LessonShown:
     """A lesson as it is joined."""
     lesson = store.lessons.get(lesson_id)
+    given = given_by(store, lesson)
     return LessonShown(
-        id=lesson.id, title=lesson.title, closed=lesson.closed,
-        scene=scene_card(store.scenes.get(lesson.scene)),
+        id=lesson.id, title=lesson.title, closed=lesson.closed, image=_image(given.subject),
+        task=_task(given),
     )  # fmt: skip
+
+
+def _image(subject: object) -> str | None:
+    if isinstance(subject, SimulatedSubject):
+        return scene_address(subject.scene, subject.station)
+    return picture_address(subject) if isinstance(subject, PictureSubject) else None
+
+
+def _task(given: Study) -> TaskShown | None:
+    task = given.task
+    if task is None:
+        return None
+    return TaskShown(
+        asks=say_asked(task), hand_in=task.hand_in, text=task.text,
+        picture=picture_shown(task), kinds=say_kinds(task), truth=TRUTH_WORDS[task.truth],
+        eye_first=given.eye_first, minutes=task.minutes, till=task.till,
+    )  # fmt: skip
+
+
+def _truth(store: Store, given: Study, subject: object) -> dict[str, Array]:
+    """Where the points truly are, in units, as seen by who has that subject."""
+    if not isinstance(given.unit, UnitPair):
+        return {}
+    if isinstance(given.subject, PictureSubject):
+        return truth_in_units(flat_places(given, given.subject), given.unit)
+    seen_by = subject if isinstance(subject, SimulatedSubject) else given.subject
+    if not isinstance(seen_by, SimulatedSubject):
+        return {}
+    return truth_in_units(
+        seen_landmarks(store.scenes.get(seen_by.scene), seen_by.station), given.unit
+    )
 
 
 def lesson_wall(
@@ -143,7 +223,7 @@ def lesson_wall(
     """How near each came, where each is, who is stuck, and what is common; `rooms` are those in
     which somebody is, by study, and `refused` how many changes in a row were."""
     lesson = store.lessons.get(lesson_id)
-    scene = store.scenes.get(lesson.scene)
+    given = given_by(store, lesson)
     pupils: list[PupilShown] = []
     shared: dict[str, list[str]] = defaultdict(list)
     trouble: list[str] = []
@@ -153,21 +233,28 @@ def lesson_wall(
         except ZirkelError as error:
             trouble.append(f"{each.name}: {error}")
             continue
-        made, own = _pupil(each, stored, scene)
+        made, own = _pupil(each, stored, given, _truth(store, given, stored.study.subject))
         room = rooms.get(each.study_id)
         minutes = (now() - stored.changed_at).total_seconds() / 60.0
-        quiet = is_quiet(minutes, room is not None, made.held == made.landmarks)
+        done = made.held == made.landmarks or is_handed_in(stored.study)
+        quiet = is_quiet(minutes, room is not None, done)
         made.room = room
         made.stuck = say_stuck(refused.get(each.study_id, 0), minutes if quiet else None)
         pupils.append(made)
         for habit in own:
             shared[habit].append(each.name)
-    return _wall(lesson, scene, pupils, shared, trouble)
+    truth = _truth(store, given, given.subject)
+    return _wall(lesson, given, truth, pupils, shared, trouble)
+
+
+def is_handed_in(study: Study) -> bool:
+    """Whether a pupil has handed in what was asked."""
+    return study.task is not None and study.task.handed_at is not None
 
 
 def _wall(
-    lesson: Lesson, scene: Scene, pupils: list[PupilShown], shared: dict[str, list[str]],
-    trouble: list[str],
+    lesson: Lesson, given: Study, truth: Mapping[str, Array], pupils: list[PupilShown],
+    shared: dict[str, list[str]], trouble: list[str],
 ) -> LessonWall:  # fmt: skip
     known = sorted(each.near_percent for each in pupils if each.near_percent is not None)
     reading = sum(each.readings > 0 for each in pupils)
@@ -175,10 +262,9 @@ def _wall(
         (habit for habit in shared if is_common(len(shared[habit]), reading)),
         key=lambda habit: -len(shared[habit]),
     )
-    truth = truth_in_units(seen_landmarks(scene, scene.station), scene.unit)
     return LessonWall(
-        id=lesson.id, title=lesson.title, closed=lesson.closed,
-        truth=_lines(scene, truth, truth, truth.keys()), pupils=pupils,
+        id=lesson.id, title=lesson.title, closed=lesson.closed, task=_task(given),
+        truth=_lines(given, truth, truth, truth.keys()), pupils=pupils,
         median_percent=known[len(known) // 2] if known else None,
         common=[
             Shared(said=COMMON[habit], show=SHOW[habit], names=shared[habit]) for habit in common
@@ -187,18 +273,19 @@ def _wall(
     )  # fmt: skip
 
 
-def _pupil(pupil: Pupil, stored: Stored, scene: Scene) -> tuple[PupilShown, list[str]]:
+def _pupil(
+    pupil: Pupil, stored: Stored, given: Study, truth: Mapping[str, Array]
+) -> tuple[PupilShown, list[str]]:
     study, worked = stored.study, stored.worked
-    station = getattr(study.subject, "station", scene.station)
-    truth = truth_in_units(seen_landmarks(scene, station), scene.unit)
     adjusted = worked.solution.adjusted
     found = dict(zip(adjusted.network.ids, adjusted.places, strict=True))
     read = [each for each in study.sightings if not each.struck]
-    comparable = study.unit == scene.unit and bool(read)
+    comparable = study.unit == given.unit and bool(read)
     held = {name for name, each in worked.standing.items() if each != "loose"}
     firm = {name: at for name, at in found.items() if name in held}
     share = near(firm, truth) if comparable else None
-    own = habits(read, truth) if study.unit == scene.unit else ()
+    own = habits(read, truth) if study.unit == given.unit else ()
+    drawn = drawn_near({name: np.array(at) for name, at in study.drawn.items()}, truth)
     last = study.checks[-1] if study.checks else None
     shown = PupilShown(
         name=pupil.name, study_id=pupil.study_id, readings=len(read),
@@ -207,10 +294,23 @@ def _pupil(pupil: Pupil, stored: Stored, scene: Scene) -> tuple[PupilShown, list
         tiers=say_tiers([(each.tier, each.id in held) for each in study.landmarks]),
         near_percent=None if share is None else 100.0 * share,
         checks=len(study.checks), apart_mm=None if last is None else last.apart_mm,
+        drawn_percent=None if drawn is None else 100.0 * drawn,
         habits=[say_habit(each) for each in own],
-        lines=_lines(scene, found, truth, held) if comparable else [],
+        lines=_lines(given, found, truth, held) if comparable else [],
+        handed=say_handed(study.task), looked=_looked(pupil, study),
     )  # fmt: skip
     return shown, [each.habit for each in own]
+
+
+def _looked(pupil: Pupil, study: Study) -> bool:
+    if pupil.looked_at is None:
+        return False
+    task = study.task
+    if task is None or task.handed_at is None:
+        return True
+    return pupil.looked_at < datetime.fromisoformat(task.handed_at).astimezone(UTC).replace(
+        tzinfo=None
+    )
 
 
 FURTHEST = 0.8
@@ -218,10 +318,12 @@ FURTHEST = 0.8
 
 
 def _lines(
-    scene: Scene, places: Mapping[str, Array], truth: Mapping[str, Array], held: Collection[str]
+    given: Study, places: Mapping[str, Array], truth: Mapping[str, Array], held: Collection[str]
 ) -> list[LessonLine]:
-    """The scene's shapes with their landmarks at those places; what nothing holds apart."""
-    true = np.array(list(truth.values()))
+    """The shapes with their landmarks at those places; what nothing holds apart."""
+    true = np.array(list(truth.values())).reshape(-1, 2)
+    if not len(true):
+        return []
     middle = (true.min(axis=0) + true.max(axis=0)) / 2.0
     size = float(np.ptp(true, axis=0).max()) or 1.0
 
@@ -232,7 +334,7 @@ def _lines(
         return round(float(x), 4), round(float(y), 4)
 
     made = []
-    for shape in scene.shapes:
+    for shape in given.shapes:
         names = shape.outline
         if not set(names) <= places.keys():
             continue

@@ -8,6 +8,7 @@ import numpy as np
 from pydantic import BaseModel
 
 from zirkel.core.arrays import Array
+from zirkel.core.lesson.limits import truth_is_shown
 from zirkel.core.network import slack
 from zirkel.core.network.adjust import place_covariance
 from zirkel.core.study import SimulatedSubject, UnitPair
@@ -45,8 +46,7 @@ def reveal(store: Store, study_id: int) -> Reveal:
     """The truth about a study's subject; BadInput where there is none to know."""
     stored = store.get(study_id)
     worked = stored.worked
-    truth = _truth(stored)
-    marks = true_marks(worked, truth)
+    marks = true_marks(worked, _truth(stored))
     if not marks:
         raise BadInput("landmarks", "none of the study's landmarks is of this scene")
     judged = [each.inside for each in marks if each.inside is not None]
@@ -72,6 +72,8 @@ def reveal(store: Store, study_id: int) -> Reveal:
 def _truth(stored: Stored) -> dict[str, Array]:
     """True places (2,) in units; BadInput where there is none to know."""
     subject, unit = stored.study.subject, stored.study.unit
+    if not truth_is_shown(stored.study):
+        raise BadInput("task", "the lesson shows the truth once it is handed in, or on its wall")
     photographed = stored.worked.true_places
     if subject is None and photographed is not None:
         return dict(photographed.places)

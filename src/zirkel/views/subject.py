@@ -13,6 +13,7 @@ from pydantic import BaseModel
 
 from zirkel.core.arrays import Array
 from zirkel.core.check.true_places import LEAST
+from zirkel.core.lesson.limits import truth_is_shown
 from zirkel.core.network.start import thumbnail_scale
 from zirkel.core.sheet.plan import Plan
 from zirkel.core.study import PictureSubject, SimulatedSubject, Study, UnitPair
@@ -214,7 +215,7 @@ def bench_subject(stored: Stored, sight: Sight, laid: Laid | None) -> BenchSubje
     return BenchSubject(
         kind=kind,
         title=title,
-        revealing=kind == "scene",
+        revealing=kind == "scene" and truth_is_shown(stored.study),
         scene=subject.scene if isinstance(subject, SimulatedSubject) else None,
         picture=_picture(subject),
         image=image,

@@ -10,7 +10,7 @@ from zirkel.commands import AnyChange
 from zirkel.core.pose import MOST_BLOCKS
 from zirkel.studyfile.entries import Id
 from zirkel.studyfile.materials_file import FileItem
-from zirkel.studyfile.schema import FileBlock, FileFrame, FileSheet, FileStation
+from zirkel.studyfile.schema import FileBlock, FileFrame, FileSheet, FileStation, FileTask
 
 
 class StudyPath(BaseModel):
@@ -187,10 +187,16 @@ class LessonPath(BaseModel):
 
 
 class LessonMade(BaseModel):
-    """A scene given to a class; without a title, under the scene's own."""
+    """A scene given to a class, or one of the artist's own studies, or once more what the lesson
+    `again` gave; without a title, under its own."""
 
-    scene: Id
+    scene: Id | None = None
+    study: int | None = None
+    again: str | None = Field(default=None, pattern=r"^[0-9a-f]{8}$")
     title: str = Field(default="", max_length=120)
+    task: FileTask | None = None
+    method: Id | None = None
+    eye_first: bool = False
 
 
 class Joining(BaseModel):

@@ -34,8 +34,16 @@ export function BenchRoom({ study, bench }: Props) {
     return <p role="alert">{pad.error.message}</p>;
   }
   return pad.data ? (
-    <Furnished key={bench.id} study={study} bench={bench} kinds={pad.data} />
+    <Furnished key={bench.id} study={study} bench={bench} kinds={allowed(pad.data, bench)} />
   ) : null;
+}
+
+/** The pad with those kinds alone that a lesson allows, where it does not allow all. */
+function allowed(pad: PadKinds, bench: Bench): PadKinds {
+  const only = bench.task?.kinds ?? [];
+  return only.length === 0
+    ? pad
+    : { ...pad, kinds: pad.kinds.filter((each) => only.includes(each.kind)) };
 }
 
 function Furnished({ study, bench, kinds }: Props & { kinds: PadKinds }) {

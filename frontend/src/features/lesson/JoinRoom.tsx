@@ -5,7 +5,8 @@ import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { ApiError, api } from "../../api/client";
 import { queries } from "../../api/queries";
-import styles from "./Lesson.module.css";
+import { TaskTold } from "../../shared/TaskTold";
+import styles from "./Join.module.css";
 
 export function JoinRoom() {
   const id = useParams().id ?? "";
@@ -20,6 +21,7 @@ export function JoinRoom() {
   if (!lesson) {
     return null;
   }
+  const task = lesson.task;
   const plain = name.trim().replace(/\s+/g, " ");
   const again = known === plain;
   const join = async (again: boolean) => {
@@ -36,7 +38,7 @@ export function JoinRoom() {
   };
   return (
     <main className={styles.join}>
-      <img src={lesson.scene.image} alt={lesson.scene.title} />
+      {lesson.image && <img src={lesson.image} alt="What is drawn" />}
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -48,6 +50,7 @@ export function JoinRoom() {
           Everybody here draws this. Give the name by which the class knows you: your block-in hangs
           on the teacher's wall under it.
         </p>
+        {task && <TaskTold {...task} eyeFirst={task.eye_first} />}
         <label>
           <span>Your name</span>
           <Input

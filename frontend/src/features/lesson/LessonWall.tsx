@@ -3,10 +3,13 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import { api } from "../../api/client";
+import { lessonFileAddress, makeLesson } from "../../api/lessons";
 import { queries } from "../../api/queries";
 import type { LessonWall as Wall } from "../../api/types";
+import { download } from "../../shared/download";
+import { TaskTold } from "../../shared/TaskTold";
 import { Large } from "./Large";
 import styles from "./Lesson.module.css";
 import { Overlay } from "./Overlay";
@@ -15,6 +18,7 @@ import own from "./Pupils.module.css";
 export function LessonWall() {
   const id = useParams().id ?? "";
   const client = useQueryClient();
+  const navigate = useNavigate();
   const { data: wall, error } = useQuery(queries.lessonWall(id));
   const [code, setCode] = useState(false);
   const [large, setLarge] = useState<number | null>(null);
@@ -28,6 +32,11 @@ export function LessonWall() {
     await api.closeLesson(id, !wall.closed);
     await client.invalidateQueries({ queryKey: ["lesson wall", id] });
   };
+  const again = async () => {
+    const made = await makeLesson({ again: id });
+    await client.invalidateQueries({ queryKey: ["lessons"] });
+    navigate(`/lessons/${made.id}/wall`);
+  };
   return (
     <main className={styles.room}>
       <div className={styles.head}>
@@ -38,9 +47,16 @@ export function LessonWall() {
         <Button size="large" onClick={close}>
           {wall.closed ? "Let others join again" : "Nobody else joins"}
         </Button>
+        <Button size="large" onClick={again}>
+          Give it to the next class
+        </Button>
+        <Button size="large" onClick={() => download(lessonFileAddress(id))}>
+          Save as lesson file
+        </Button>
       </div>
       {code && <ClassLink id={id} />}
       <p className={styles.lead}>{summary(wall)}</p>
+      {wall.task && <TaskTold {...wall.task} eyeFirst={wall.task.eye_first} />}
       <Stuck pupils={wall.pupils} />
       {wall.trouble.map((each) => (
         <p key={each} role="alert" className={styles.bad}>
@@ -58,6 +74,8 @@ export function LessonWall() {
               <Link to={`/studies/${each.study_id}`}>{each.name}</Link>
               {each.room && <small className={own.where}> {WHERE[each.room] ?? each.room}</small>}
             </h2>
+            {each.handed && <p className={own.handed}>{each.handed}</p>}
+            {each.looked && <p className={styles.habit}>Looked at the truth first</p>}
             {each.stuck && <p className={own.stuck}>{each.stuck}</p>}
             <p>
               {each.near_percent === null
@@ -68,7 +86,12 @@ export function LessonWall() {
               Held: {each.tiers.join(", ")}. {each.readings}{" "}
               {each.readings === 1 ? "reading" : "readings"}
             </p>
-            {each.apart_mm !== null && <p>Drawn: {each.apart_mm.toFixed(0)} mm off at its check</p>}
+            {each.drawn_percent !== null && (
+              <p>Drawn: {each.drawn_percent.toFixed(1)} % of the height off</p>
+            )}
+            {each.apart_mm !== null && (
+              <p>At its check: {each.apart_mm.toFixed(0)} mm off the plan</p>
+            )}
             {each.habits.map((one) => (
               <p key={one} className={styles.habit}>
                 {one}

@@ -132,6 +132,25 @@ def _weighted(off: Array, sigma: Array) -> tuple[float, float]:
     return mean, math.sqrt(max(scatter, 1.0) / float(weight.sum()))
 
 
+def drawn_near(drawn: Mapping[str, Array], truth: Mapping[str, Array]) -> float | None:
+    """The same of marks on a sheet, in millimetres, laid over the truth at the place, the turn and
+    the size that fit best: how near the proportions are."""
+    names = [name for name in drawn if name in truth]
+    if len(names) < 3:
+        return None
+    marks = np.array([drawn[name] for name in names])
+    true = np.array([truth[name] for name in names])
+    middle = marks.mean(axis=0)
+    z = (marks - middle) @ np.array([1.0, 1j])
+    aim = (true - true.mean(axis=0)) @ np.array([1.0, 1j])
+    spread = float((abs(z) ** 2).sum())
+    if spread <= 0.0:
+        return None
+    turned = z * (z.conj() @ aim) / spread + true.mean(axis=0) @ np.array([1.0, 1j])
+    places = dict(zip(names, np.column_stack([turned.real, turned.imag]), strict=True))
+    return near(places, truth)
+
+
 def near(places: Mapping[str, Array], truth: Mapping[str, Array]) -> float | None:
     """Root mean square distance of places from where they truly are, as a share of the true height
     (of the width where that is larger); None where fewer than three are known."""

@@ -135,7 +135,8 @@ def all_candidates(
     adjusted: Adjustment, unseen: Collection[str] = (), again: bool = False
 ) -> Candidates:
     """Every doable reading over a pair of landmarks that has not been taken already, or also those
-    that are to be taken `again`; none of those that can't be seen from where the artist stands."""
+    that are to be taken `again`; none of those that can't be seen from where the artist stands, or
+    that a lesson leaves out."""
     net = adjusted.network
     places = likely_places(adjusted)
     first, second = _pairs(places)
@@ -150,12 +151,14 @@ def all_candidates(
     reachable = tied[first] | tied[second] if tied.any() else np.ones(len(first), dtype=bool)
     pairs, slopes, drifts, sigmas, numbers = [], [], [], [], []
     sorts: list[tuple[str, str | None]] = []
+    asked = net.study.task
     for kind, rule in KINDS.items():
+        allowed = reachable & (asked is None or asked.allows(kind))
         for offer in rule.proposals(p[:, 1] - p[:, 0], sd, net.in_mm):
             sort = (kind, offer.along)
             made = rule.equation(offer.columns, p, np.zeros(len(p)))
             drift = np.zeros(len(p)) if made.by_drift is None else made.by_drift
-            keep = np.flatnonzero(reachable & offer.doable & ~np.isin(codes, taken.get(sort, [])))
+            keep = np.flatnonzero(allowed & offer.doable & ~np.isin(codes, taken.get(sort, [])))
             pairs.append(np.stack([first[keep], second[keep]], axis=1))
             slopes.append(made.by_place[keep, 1])
             drifts.append(drift[keep])

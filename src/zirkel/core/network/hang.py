@@ -52,8 +52,11 @@ def best_to_hang(adjusted: Adjustment, unseen: Collection[str] = ()) -> Hung | N
     weight = np.array([TIER_WEIGHT[each.tier] for each in net.study.landmarks])
     seen = ~np.isin(net.ids, list(unseen))
     best: tuple[float, Hung] | None = None
+    asked = net.study.task
     for axis, rule in enumerate(LINES):
         kind = rule.kind
+        if asked is not None and not asked.allows(kind):
+            continue
         sigma = rule(id="", start="", end="").default_sigma(net.in_mm)
         read = {
             frozenset(each.landmarks)

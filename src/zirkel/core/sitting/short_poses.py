@@ -44,13 +44,9 @@ def one_each(study: Study, blocks: Sequence[Block], name: str, began: datetime) 
     """A study for each pose, from this one's beginning and without its readings, with a clock that
     starts when the poses and rests before it are over."""
     poses = sum(each.kind != "rest" for each in blocks)
-    fresh = Study(
-        method=study.method, sheet=study.sheet, landmarks=study.landmarks, unit=study.unit,
-        shapes=study.shapes, families=study.families, heads=study.heads, figures=study.figures,
-        eye_first=study.eye_first, inside_out=study.inside_out, box_ticked=study.box_ticked,
-        place=study.place, about=study.about, tags=study.tags, eye=study.eye, hand=study.hand,
+    fresh = replace(
+        study.anew(), place=study.place, tags=study.tags, eye=study.eye, hand=study.hand,
         counted_to=study.counted_to, leanings=study.leanings, trust=study.trust,
-        inches=study.inches,
     )  # fmt: skip
     made: list[Study] = []
     at = began

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 
-from zirkel.core.lesson import REFUSED, Habit
+from zirkel.core.lesson.habits import REFUSED, Habit
+from zirkel.core.task import Task
 
 HABITS: dict[str, Callable[[Habit], str]] = {
     "long": lambda each: f"counts lengths {100.0 * each.amount:.0f} % too long",
@@ -52,6 +53,13 @@ def say_stuck(refused: int, quiet_min: float | None) -> str | None:
     if refused >= REFUSED:
         return f"Refused {refused} times in a row."
     return None if quiet_min is None else f"Nothing for {quiet_min:.0f} minutes."
+
+
+def say_handed(task: Task | None) -> str | None:
+    """That it was handed in, and whether in time; None where it wasn't."""
+    if task is None or task.handed_at is None:
+        return None
+    return "Handed in, late" if task.late else "Handed in"
 
 
 TIERS = {1: "large shapes", 2: "middle", 3: "detail"}

@@ -4,7 +4,14 @@ from __future__ import annotations
 
 from flask import Response
 
-from zirkel.commands.lessons import join_lesson, make_lesson
+from zirkel.commands.lessons import (
+    give_again,
+    join_lesson,
+    lesson_file,
+    make_lesson,
+    take_lesson_file,
+)
+from zirkel.core.values.names import slug
 from zirkel.views.lessons import (
     Joined,
     LessonList,
@@ -14,8 +21,9 @@ from zirkel.views.lessons import (
     lesson_wall,
     list_lessons,
 )
-from zirkel.web.border import blueprint, store
+from zirkel.web.border import blueprint, file_reply, store
 from zirkel.web.door import door
+from zirkel.web.guard import body_as
 from zirkel.web.live import live
 from zirkel.web.problems import as_json
 from zirkel.web.refused import refusals
@@ -32,9 +40,28 @@ def get_lessons() -> Response:
 
 @routes.post("/lessons", responses={"201": LessonShown}, operation_id="makeLesson")
 def post_lesson(body: LessonMade) -> Response:
-    """Give a scene to a class."""
-    made = make_lesson(store(), body.title, body.scene)
+    """Give a class a scene, a study, or what another class was given."""
+    if body.again is not None:
+        made = give_again(store(), body.again)
+    else:
+        made = make_lesson(
+            store(), body.title, body.scene, body.study, body.task, body.method, body.eye_first
+        )
     return as_json(lesson_shown(store(), made.id), 201)
+
+
+@routes.post("/lessons/file", responses={"201": LessonShown}, operation_id="takeLessonFile")
+def post_lesson_file() -> Response:
+    """Give a class what a lesson file holds, sent as the request's body."""
+    made = take_lesson_file(store(), body_as("application/json"))
+    return as_json(lesson_shown(store(), made.id), 201)
+
+
+@routes.get("/lessons/<lesson>/file", operation_id="lessonFile")
+def get_lesson_file(path: LessonPath) -> Response:
+    """What the lesson gives, as a file to be given again."""
+    title, data = lesson_file(store(), path.lesson)
+    return file_reply(data, "application/json", f"{slug(title, 'lesson')}.zirkel-lesson.json")
 
 
 @routes.get("/lessons/<lesson>", responses={"200": LessonShown}, operation_id="lesson")

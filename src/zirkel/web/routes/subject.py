@@ -96,7 +96,9 @@ def post_station(path: StudyPath, body: StationTry) -> Response:
 @routes.get("/studies/<int:study_id>/reveal", responses={"200": Reveal}, operation_id="reveal")
 def get_reveal(path: StudyPath) -> Response:
     """The truth over the block-in of a simulated subject."""
-    return as_json(reveal(store(), path.study_id))
+    shown = reveal(store(), path.study_id)
+    store().lessons.looked(path.study_id)
+    return as_json(shown)
 
 
 @routes.get("/studies/<int:study_id>/truth", responses={"200": TruthRoom}, operation_id="truth")

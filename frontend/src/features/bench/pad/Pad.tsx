@@ -63,7 +63,7 @@ export function Pad({ bench, pad, asked, message, busy, onKeep, eye, onKeepSeen 
               Several
             </button>
           )}
-          {!beyond && (
+          {!beyond && kinds.length > first && (
             <button type="button" aria-expanded={all} onClick={() => setAll(!all)}>
               <span className={styles.more} aria-hidden="true">
                 {all ? "‹" : "· · ·"}

@@ -1,0 +1,1 @@
+"""What a lesson allows, and what a class made of it."""
