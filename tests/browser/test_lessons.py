@@ -14,9 +14,9 @@ NAMES = ("Ada", "Bo", "Cleo", "Dan", "Elif")
 class AClass(BrowserCase):
     own_server = True
 
-    def pupil(self, address, name):
+    def pupil(self, address, name, width=820, height=1180):
         context = self.browser.new_context(
-            viewport={"width": 820, "height": 1180},
+            viewport={"width": width, "height": height},
             has_touch=True,
             reduced_motion="reduce",
             service_workers="block",
@@ -62,6 +62,66 @@ class AClass(BrowserCase):
             expect(card).to_contain_text("3 readings")
             expect(card.get_by_role("img")).to_have_attribute("aria-label", f"{name}'s block-in")
         expect(self.page.locator("main")).to_contain_text("5 pupils")
+
+    def test_a_task_given_done_and_handed_in_by_a_phone_and_without_a_network(self):
+        self.open("/lessons", "text=Give it to the class")
+        self.page.get_by_role("button", name="Wooden mask on a peg").click()
+        self.page.get_by_role("button", name="What is asked").click()
+        self.page.get_by_text("Some readings").click()
+        self.page.get_by_label("How many readings").fill("3")
+        self.page.get_by_text("From joining").click()
+        self.page.get_by_label("Minutes").fill("30")
+        self.page.get_by_label("lengths", exact=True).check()
+        self.page.get_by_label("What to look for", exact=True).fill("Large shapes first.")
+        self.page.get_by_role("button", name="Give it to the class").click()
+        self.page.wait_for_url(re.compile("/wall$"))
+        expect(self.page.get_by_text("Large shapes first.")).to_be_visible()
+        join = self.page.url.removesuffix("/wall")
+        pages = [
+            self.pupil(join, "Ada"), self.pupil(join, "Bo", 390, 844),
+            self.pupil(join, "Cleo", 1280, 800),
+        ]  # fmt: skip
+        for page in pages:
+            chip = page.get_by_role("button", name=re.compile("^Task"))
+            expect(chip).to_be_visible()
+            page.goto(page.url + "?easel=yes")
+            page.wait_for_selector("text=Leave the easel")
+        lost = pages[2].context
+        for number in range(3):
+            for page in pages:
+                laid_out(page)
+                if number == 1 and page is pages[2]:
+                    lost.set_offline(True)
+                read(page, "1")
+                if not (number == 1 and page is pages[2]):
+                    page.wait_for_selector(f"[data-version='{number + 2}']")
+            if number == 1:
+                expect(pages[2].locator("[data-unsent=waits]")).to_have_count(1)
+                lost.set_offline(False)
+                expect(pages[2].locator("[data-unsent=waits]")).to_have_count(0)
+        for page in pages:
+            self.assertNotIn("Reveal the truth", page.inner_text("body"))
+            self.hand_in(page)
+            expect(page.get_by_role("button", name="Reveal the truth")).to_be_visible()
+        for name in ("Ada", "Bo", "Cleo"):
+            card = self.page.locator(f"[data-pupil={name}]")
+            expect(card).to_contain_text("Handed in")
+            expect(card).to_contain_text("3 readings")
+        self.page.get_by_role("button", name="Give it to the next class").click()
+        expect(self.page.locator("main")).to_contain_text("Nobody has joined yet")
+        expect(self.page.get_by_text("Large shapes first.")).to_be_visible()
+
+    def hand_in(self, page):
+        """By the chip in the head of the bench; its words say what is asked, and how far it is."""
+        page.get_by_role("button", name="Leave the easel").click()
+        page.get_by_role("button", name=re.compile("^Task")).click()
+        dialog = page.get_by_role("dialog")
+        expect(dialog).to_contain_text("To hand in: 3 readings by")
+        expect(dialog).to_contain_text("Only lengths.")
+        expect(dialog).to_contain_text("So far: 3 of 3.")
+        dialog.get_by_role("button", name="Hand it in").click()
+        expect(dialog.get_by_role("button", name="Take it back to go on")).to_be_visible()
+        page.keyboard.press("Escape")
 
     def test_the_same_name_again_goes_on_with_its_own(self):
         lesson = self.page.request.post(

@@ -12,7 +12,8 @@ USUAL = (400, 400, 422, 400, 400, 422)
 """What is no JSON object isn't read; what is one is held against what is asked for."""
 
 OTHERWISE = {
-    **dict.fromkeys(("/studies/import", "/scenes", "/kits", "/practice/file", "/series"),
+    **dict.fromkeys(("/studies/import", "/scenes", "/kits", "/practice/file", "/series",
+                     "/lessons/file"),
                     (422,) * 6),
     **dict.fromkeys(("/pictures", "/shelf"), (415,) * 6),
     **dict.fromkeys(("/studies/<int:study_id>/station", "/studies/<int:study_id>/sheet"),

@@ -114,6 +114,14 @@ class Hall(unittest.TestCase):
         heard = list(events(islice(stream(live, one, 1), 3)))
         self.assertNotIn(7, [told.get("version") for event, told in heard if event == "changed"])
 
+    def test_who_teaches_and_looks_on_is_not_where_the_pupil_is(self):
+        live = Live()
+        live.join(Listener(ONE, 1, "Pupil", "easel", pupil=True))
+        live.join(Listener(OTHER, 1, "The machine itself", "bench"))
+        live.join(Listener("f" * 8, 2, "The machine itself", "draw"))
+        self.assertEqual(live.rooms({1, 2}), {1: "easel"})
+        self.assertEqual(live.rooms({1}), {1: "easel", 2: "draw"})
+
     def test_too_many_are_refused_with_a_way_out(self):
         live = Live()
         for number in range(MOST_LISTENERS):

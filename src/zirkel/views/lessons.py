@@ -12,6 +12,7 @@ from pydantic import BaseModel
 
 from zirkel.core.arrays import Array
 from zirkel.core.lesson.habits import drawn_near, habits, is_common, is_quiet, near
+from zirkel.core.network.standing import sliding
 from zirkel.core.schools import SCHOOLS
 from zirkel.core.study import PictureSubject, SimulatedSubject, Study, UnitPair
 from zirkel.core.subject.flat import flat_places
@@ -281,7 +282,9 @@ def _pupil(
     found = dict(zip(adjusted.network.ids, adjusted.places, strict=True))
     read = [each for each in study.sightings if not each.struck]
     comparable = study.unit == given.unit and bool(read)
-    held = {name for name, each in worked.standing.items() if each != "loose"}
+    # What is covered counts, not how well: a rough hand's work is compared like any other.
+    poorly = sliding(worked.solution, scatter=1.0)
+    held = {each.id for each in study.landmarks if each.id not in poorly}
     firm = {name: at for name, at in found.items() if name in held}
     share = near(firm, truth) if comparable else None
     own = habits(read, truth) if study.unit == given.unit else ()

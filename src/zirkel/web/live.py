@@ -7,7 +7,7 @@ A device listens by an event stream. What it is told is small; the study itself 
 from __future__ import annotations
 
 import json
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator
 from dataclasses import dataclass, field
 from queue import Empty, Full, Queue
 from threading import Lock
@@ -37,6 +37,8 @@ class Listener:
     study: int
     name: str
     room: str
+    pupil: bool = False
+    """Whether the device was let in for a lesson alone."""
     waiting: Queue[tuple[str, Any]] = field(default_factory=lambda: Queue(MOST_WAITING))
     replaced: bool = False
     """Whether the same device listens anew: this stream ends, and its thread is free."""
@@ -108,10 +110,15 @@ class Live:
                 if each.study == study
             ]
 
-    def rooms(self) -> dict[int, str]:
-        """The room of who listens to each study."""
+    def rooms(self, theirs: Collection[int] = ()) -> dict[int, str]:
+        """The room of who listens to each study; of `theirs` only pupils' own devices count, not
+        who teaches and looks at it."""
         with self._lock:
-            return {each.study: each.room for each in self._listeners}
+            return {
+                each.study: each.room
+                for each in self._listeners
+                if each.pupil or each.study not in theirs
+            }
 
     def tell(self, study: int, event: str, told: Any, but: str | None = None) -> None:
         """Tell all who listen to a study, but one."""

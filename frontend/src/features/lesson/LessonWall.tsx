@@ -80,10 +80,10 @@ export function LessonWall() {
             <p>
               {each.near_percent === null
                 ? "Nothing to compare yet"
-                : `What is held: ${each.near_percent.toFixed(1)} % of the height off`}
+                : `Sighted so far: ${each.near_percent.toFixed(1)} % of the height off`}
             </p>
             <p>
-              Held: {each.tiers.join(", ")}. {each.readings}{" "}
+              Covered: {each.tiers.join(", ")}. {each.readings}{" "}
               {each.readings === 1 ? "reading" : "readings"}
             </p>
             {each.drawn_percent !== null && (

@@ -4,15 +4,20 @@ import styles from "./Overlay.module.css";
 
 type Line = LessonWall["truth"][number];
 
+/** The truth's own half, and what is left free round all. */
+const LEAST = 0.55;
+const MARGIN = 0.05;
+
 export function Overlay({ truth, lines, label }: { truth: Line[]; lines: Line[]; label: string }) {
+  const reach = Math.max(LEAST, ...lines.flatMap((e) => e.points.flat().map(Math.abs))) + MARGIN;
   return (
     <svg
-      viewBox="-0.6 -0.6 1.2 1.2"
+      viewBox={`${-reach} ${-reach} ${2 * reach} ${2 * reach}`}
       className={`on-paper ${styles.overlay}`}
       role="img"
       aria-label={label}
     >
-      <rect x="-0.6" y="-0.6" width="1.2" height="1.2" className={styles.paper} />
+      <rect x={-reach} y={-reach} width={2 * reach} height={2 * reach} className={styles.paper} />
       {truth.map((each, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: shapes of one scene never change places
         <path key={i} d={path(each)} className={styles.true} />

@@ -27,11 +27,13 @@ ALONG_DEG = 10.0
 """How near a plumb or a level a way of sliding is called so."""
 
 
-def sliding(solution: Solution) -> dict[str, str | float]:
+def sliding(solution: Solution, scatter: float | None = None) -> dict[str, str | float]:
     """Which way each landmark that is not held could slide: level, plumb, both, or along a tilt in
-    degrees; those that nothing holds and those that are held too poorly."""
+    degrees; those that nothing holds and those that are held too poorly. `scatter` stands for the
+    readings' own: 1 asks what they would hold in a usual hand."""
     found = {each.landmark: each.direction for each in solution.loose}
-    covariance = solution.scatter**2 * place_covariance(solution.adjusted)
+    own = solution.scatter if scatter is None else scatter
+    covariance = own**2 * place_covariance(solution.adjusted)
     values, vectors = np.linalg.eigh(covariance)
     most = (BEARABLE * float(sides(solution.adjusted).max())) ** 2
     for i, name in enumerate(solution.adjusted.network.ids):

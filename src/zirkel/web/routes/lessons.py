@@ -91,4 +91,6 @@ def put_closed(path: LessonPath, body: Closing) -> Response:
 @routes.get("/lessons/<lesson>/wall", responses={"200": LessonWall}, operation_id="lessonWall")
 def get_lesson_wall(path: LessonPath) -> Response:
     """How near each pupil came, and what is common."""
-    return as_json(lesson_wall(store(), path.lesson, live().rooms(), refusals().all()))
+    pupils = store().lessons.pupils(path.lesson)
+    theirs = {each.study_id for each in pupils if each.device is not None}
+    return as_json(lesson_wall(store(), path.lesson, live().rooms(theirs), refusals().all()))

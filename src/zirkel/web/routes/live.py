@@ -20,8 +20,11 @@ def get_live(path: StudyPath, query: Listening) -> Response:
     version = store().version(path.study_id)
     made = door()
     guest = None if made is None else made.guest()
-    named = guest.device.name if guest is not None and guest.device is not None else HERE
-    listener = Listener(query.listener, path.study_id, named, query.room)
+    device = None if guest is None else guest.device
+    listener = Listener(
+        query.listener, path.study_id, HERE if device is None else device.name, query.room,
+        pupil=device is not None and device.lesson is not None,
+    )  # fmt: skip
     told = live()
     told.join(listener)
     answer = Response(stream(told, listener, version), mimetype="text/event-stream")
