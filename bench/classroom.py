@@ -24,6 +24,9 @@ SCENE, PUPILS, READINGS = "wooden_mask", 30, 20
 PACE_S = 7.0
 """Seconds from one reading to the next, as in a sitting's plan."""
 
+WALL_S = 4.0
+"""How often the wall is asked for meanwhile: it hangs open in front of the class."""
+
 
 def call(address: str, method: str, path: str, body: Any = None) -> Any:
     """One request and its answer."""
@@ -56,9 +59,19 @@ def sitting(address: str, lesson: str, number: int, taken: list[float]) -> None:
         time.sleep(rng.uniform(0.6, 1.4) * PACE_S)
 
 
-def room(pupils: int) -> list[float]:
-    """Seconds that each reading took, of so many at once."""
+def watching(address: str, lesson: str, over: threading.Event, taken: list[float]) -> None:
+    """Who teaches looks at the wall, again and again."""
+    while not over.wait(WALL_S):
+        began = time.monotonic()
+        call(address, "GET", f"/lessons/{lesson}/wall")
+        taken.append(time.monotonic() - began)
+
+
+def room(pupils: int) -> tuple[list[float], list[float]]:
+    """Seconds that each reading took, of so many at once, and those of the wall meanwhile."""
     taken: list[float] = []
+    wall_taken: list[float] = []
+    over = threading.Event()
     with tempfile.TemporaryDirectory() as folder:
         server = Server(Path(folder) / "data", demo=False)
         server.start()
@@ -67,24 +80,28 @@ def room(pupils: int) -> list[float]:
             threading.Thread(target=sitting, args=(server.address, lesson, number, taken))
             for number in range(pupils)
         ]
-        for each in threads:
+        teacher = threading.Thread(target=watching, args=(server.address, lesson, over, wall_taken))
+        for each in (*threads, teacher):
             each.start()
         for each in threads:
             each.join()
+        over.set()
+        teacher.join()
         wall = call(server.address, "GET", f"/lessons/{lesson}/wall")
         if len(wall["pupils"]) != pupils or len(taken) != pupils * READINGS:
             raise ValueError("a pupil or a reading is missing")
         server.kill()
-    return taken
+    return taken, wall_taken
 
 
 def main() -> None:
     """Print the medians and how they compare."""
-    alone, together = room(1), room(PUPILS)
+    (alone, _), (together, wall) = room(1), room(PUPILS)
     one, all_ = statistics.median(alone), statistics.median(together)
     late = sorted(together)[int(0.95 * len(together))]
     print(
         f"A reading is answered in {1000 * one:.0f} ms of one alone, in {1000 * all_:.0f} ms of "
         f"{PUPILS} at once (median of {len(together)}; 95 of 100 within {1000 * late:.0f} ms): "
-        f"{all_ / one:.2f} times as long."
+        f"{all_ / one:.2f} times as long. The wall: {1000 * statistics.median(wall):.0f} ms, at "
+        f"worst {1000 * max(wall):.0f} ms (asked {len(wall)} times)."
     )

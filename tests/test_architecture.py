@@ -135,7 +135,7 @@ LONG_STILL = {
     "shared/drawn/signs.tsx": 376,
     "features/draw/RecipeSheet.tsx": 302,
     "features/frame/SheetRoom.tsx": 337,
-    "features/practice/Drill.tsx": 289,
+    "features/practice/Drill.tsx": 274,
     "features/bench/pad/usePad.ts": 281,
     "features/bench/picture/BenchPicture.tsx": 400,
     "features/sitting/Sitting.module.css": 418,

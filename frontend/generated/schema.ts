@@ -2657,6 +2657,8 @@ export interface components {
          */
         ExerciseShown: {
             drill: components["schemas"]["DrillShown"];
+            /** Good */
+            good: string;
             /** Lines */
             lines: components["schemas"]["LineShown"][];
             /** Name */
@@ -5643,8 +5645,12 @@ export interface components {
             guesses: components["schemas"]["LineShown"][];
             /** Habits */
             habits: string[];
+            /** Lends */
+            lends: string[];
             /** Today */
             today: components["schemas"]["DrillShown"][];
+            /** Today Of */
+            today_of: string;
             /** Trials */
             trials: number;
         };
@@ -7534,7 +7540,7 @@ export interface components {
         };
         /**
          * StepShown
-         * @description One study of a series. `study` is the one begun last, `stands` how far it has come: not
+         * @description One study of a series. `study` is the artist's own that was changed last, `stands` how far it has come: not
          *     begun, begun, drawn or checked; `missing` if its scene is not here.
          */
         StepShown: {
@@ -8476,6 +8482,8 @@ export interface components {
         WayShown: {
             /** High */
             high: number;
+            /** Look */
+            look: number | null;
             /** Low */
             low: number;
             /** Names */

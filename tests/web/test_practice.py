@@ -98,9 +98,10 @@ class Drills(PracticeCase):
         for card, answer, said in (
             (half, [], "1 are asked for"), (half, [0.1, 0.2], "1 are asked for"),
             (half, [None], "missing"), (half, [1e9], "1e4"), (gap, [0.0], "must be chosen"),
-            ({**half, "level": 0.1}, [0.5], "forced choices"),
-            ({"exercise": "larger_gap", "seed": 1}, [1.0], "forced choices"),
-            (block, few, "6 landmarks at least"), (block, one_spot, "6 landmarks at least"),
+            ({**half, "level": 0.1}, [0.5], "a step is 1 to 5"),
+            ({**half, "level": 6}, [0.5], "a step is 1 to 5"),
+            ({"exercise": "larger_gap", "seed": 1}, [1.0], "a forced choice"),
+            (block, few, "Place 6 at least"), (block, one_spot, "Place 6 at least"),
         ):  # fmt: skip
             problem = json.dumps(self.answer(card, answer, 422))
             self.assertIn(said if said != "1e4" else "10000", problem, (card, answer))
@@ -214,7 +215,13 @@ class Plans(PracticeCase):
         self.assertFalse(any(each["missing"] for each in series["steps"]))
         study = self.post("/studies/from-scene", 201, scene="tea_chest")["id"]
         steps = self.get("/series").json["series"][0]["steps"]
-        self.assertEqual((steps[1]["stands"], steps[1]["study"]), ("begun", study))
+        self.assertEqual((steps[2]["stands"], steps[2]["study"]), ("begun", study))
+        # What is flat comes before what is solid.
+        self.assertEqual(scenes[:3], ["star_panel", "leaf_tile", "tea_chest"])
+        lesson = self.post("/lessons", 201, scene="tea_chest")["id"]
+        self.post(f"/lessons/{lesson}/pupils", 200, name="Ada")
+        steps = self.get("/series").json["series"][0]["steps"]
+        self.assertEqual(steps[2]["study"], study, "a pupil's study is not one's own")
         self.assertEqual(steps[0]["stands"], "not begun")
 
     def test_one_s_own_is_kept_and_saved_and_a_scene_that_is_not_here_is_told(self):

@@ -15,7 +15,7 @@ from typing import Any
 from sqlalchemy import Engine, func, select
 from sqlalchemy.orm import Session
 
-from zirkel.core.practice.trials import Trial, day_of
+from zirkel.core.practice.trials import Trial, day_of, step_shown
 from zirkel.core.values.names import slug
 from zirkel.errors import BadInput, NotFound
 from zirkel.store.clock import now
@@ -110,7 +110,7 @@ class Practice:
             return [
                 KeptTrial(
                     Trial(row.exercise, row.measure, day_of(row.at), row.truth, row.answer,
-                          row.seconds, row.choice),
+                          row.seconds, row.choice, step_shown(row.extra, row.choice)),
                     row.at, dict(row.extra),
                 )
                 for row in rows

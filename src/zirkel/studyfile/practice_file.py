@@ -10,7 +10,7 @@ from typing import Annotated, Any, Literal
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field, ValidationError, model_validator
 
 from zirkel.core.practice.eye import Eye
-from zirkel.core.practice.trials import Trial, day_of
+from zirkel.core.practice.trials import Trial, day_of, step_shown
 from zirkel.studyfile.answers import Answer
 from zirkel.studyfile.entries import Finite, Id
 from zirkel.studyfile.problems import said_plainly
@@ -81,7 +81,7 @@ def _file(data: bytes) -> PracticeFile:
 def _trial(each: FileTrial) -> Trial:
     return Trial(
         each.exercise, each.measure, day_of(each.at), each.truth, each.answer, each.seconds,
-        each.choice,
+        each.choice, step_shown(each.model_extra or {}, each.choice),
     )  # fmt: skip
 
 

@@ -2,23 +2,27 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from datetime import UTC, datetime, timedelta
 
 import numpy as np
 from pydantic import BaseModel, ConfigDict, Field
 
+from zirkel.core.practice.carried import own_eyes, parting
 from zirkel.core.practice.estimate import read_record
 from zirkel.core.practice.exercises import EXERCISES, LINES
 from zirkel.core.practice.exercises.base import Line
 from zirkel.core.practice.eye import NO_CHANGE_KNOWN, Eye
 from zirkel.core.practice.guesses import EVERY_LINE, USUAL, as_trials
 from zirkel.core.practice.history import history
-from zirkel.core.practice.today import Drill, drill_of, todays
+from zirkel.core.practice.today import Drill, drill_of, sequence, todays
 from zirkel.core.practice.trials import BEGIN, Trial, day_of
 from zirkel.core.words.practice import (
+    say_at_work,
     say_change,
+    say_good,
     say_lean,
+    say_parting,
     say_spread,
     say_why,
 )
@@ -110,6 +114,8 @@ class ExerciseShown(BaseModel):
     title: str
     trains: str
     drill: DrillShown
+    good: str
+    """What is good enough at the easel, and whether the eye is there."""
     lines: list[LineShown]
 
 
@@ -122,6 +128,10 @@ class PracticeRoom(BaseModel):
     habits: list[str]
     """What the last drawings do over and over."""
     today: list[DrillShown]
+    today_of: str
+    """Today's trials in their order, as the drill's address has them: half:10,tilt:3,â€¦"""
+    lends: list[str]
+    """What the record lends to the work, in words."""
     exercises: list[ExerciseShown]
     guesses: list[LineShown]
 
@@ -154,16 +164,20 @@ def open_practice(store: Store, artist: str | None) -> PracticeRoom:
             taken.setdefault(each.exercise, []).append(each.seconds)
     today = day_of(datetime.now(UTC))
     found = habits_of(store)
+    drills = todays(eyes, own, today, trained_by(found))
     return PracticeRoom(
         habits=told(found),
         artists=all_artists(store).artists,
         artist=who.id,
         trials=len(own),
-        today=[_drill(each) for each in todays(eyes, own, today, trained_by(found))],
+        today=[_drill(each) for each in drills],
+        today_of=",".join(f"{each.exercise.name}:{count}" for each, count in sequence(drills)),
+        lends=_lends(eyes),
         exercises=[
             ExerciseShown(
                 name=each.name, title=each.title, trains=each.trains,
                 drill=_drill(drill_of(each, eyes, taken)),
+                good=say_good(each.lines[0], eyes.get(each.lines[0].name, _unknown(each.lines[0]))),
                 lines=[
                     _line(line, by_line.get(line.name, []), eyes.get(line.name))
                     for line in each.lines
@@ -177,6 +191,16 @@ def open_practice(store: Store, artist: str | None) -> PracticeRoom:
             if name not in LINES
         ],
     )  # fmt: skip
+
+
+def _unknown(line: Line) -> Eye:
+    return Eye(line.name, line.measure, 0, None, None, None, None, 0.0, NO_CHANGE_KNOWN)
+
+
+def _lends(eyes: Mapping[str, Eye]) -> list[str]:
+    """What bench and recipe are told of this eye."""
+    parts = say_parting(parting(eyes))
+    return [*(say_at_work(each) for each in own_eyes(eyes).values()), *([parts] if parts else [])]
 
 
 def guesses_of(store: Store, artist: str) -> list[KeptTrial]:
@@ -220,7 +244,8 @@ SHOWN_IN = {"share": (100.0, "%"), "relative": (100.0, "%"), "degrees": (1.0, "Â
 
 def _line(line: Line, trials: Sequence[Trial], eye: Eye | None) -> LineShown:
     factor, unit = SHOWN_IN[line.measure]
-    ordered = sorted(trials, key=lambda each: each.day)
+    # Harder trials are for training; the record is kept by the plain ones.
+    ordered = sorted((each for each in trials if not each.step), key=lambda each: each.day)
     stood = history(ordered, line.usual)
     left_out = max(len(ordered) - MOST_DOTS, 0)
     shown = ordered[left_out:]
@@ -229,11 +254,10 @@ def _line(line: Line, trials: Sequence[Trial], eye: Eye | None) -> LineShown:
     if len(errors):
         reach = max(reach, 1.15 * float(np.quantile(np.abs(errors), 0.97)))
     dates = [_date(each.day) for each in shown]
-    empty = Eye(line.name, line.measure, 0, None, None, None, None, 0.0, NO_CHANGE_KNOWN)
-    known = eye or empty
+    known = eye or _unknown(line)
     return LineShown(
         name=line.name, title=line.title, unit=unit, more=line.more, less=line.less,
-        choice=line.choice, trials=len(ordered), known=known.bias is not None,
+        choice=line.choice, trials=len(trials), known=known.bias is not None,
         lean=say_lean(line, known), spread=say_spread(line, known), change=say_change(known),
         verdict=known.change.verdict, reach=reach * factor,
         dots=[

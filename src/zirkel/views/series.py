@@ -18,8 +18,8 @@ MOST_SERIES = 100
 
 
 class StepShown(BaseModel):
-    """One study of a series. `study` is the one begun last, `stands` how far it has come: not
-    begun, begun, drawn or checked; `missing` if its scene is not here."""
+    """One study of a series. `study` is the artist's own that was changed last, `stands` how far it
+    has come: not begun, begun, drawn or checked; `missing` if its scene is not here."""
 
     scene: str
     title: str
@@ -52,8 +52,11 @@ def open_series(store: Store) -> SeriesRoom:
     """All plans of work."""
     own, trouble = own_series(store.folder / "series")
     latest: dict[str, Stored] = {}
+    theirs = store.lessons.studies()
     for stored in store.all():
-        if isinstance(stored, Stored) and isinstance(stored.study.subject, SimulatedSubject):
+        if not isinstance(stored, Stored) or stored.id in theirs:
+            continue
+        if isinstance(stored.study.subject, SimulatedSubject):
             latest.setdefault(stored.study.subject.scene, stored)
     shown = [
         _shown(store, each, False, latest)

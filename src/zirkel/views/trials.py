@@ -10,24 +10,21 @@ import numpy as np
 from pydantic import BaseModel, ConfigDict, Field
 
 from zirkel.core.practice.board import Piece, Posed
-from zirkel.core.practice.choices import next_difference
 from zirkel.core.practice.exercises import EXERCISES
-from zirkel.core.practice.exercises.base import Exercise
-from zirkel.core.practice.exercises.block_in import FEWEST, BlockIn, pairs
+from zirkel.core.practice.exercises.base import HARDEST, Exercise
+from zirkel.core.practice.exercises.block_in import BlockIn, pairs
+from zirkel.core.practice.steps import next_level
 from zirkel.core.practice.trials import Trial, day_of
 from zirkel.core.tones.grey import grey_of
 from zirkel.core.values.fractions import parse_length
 from zirkel.core.values.tilts import parse_tilt
-from zirkel.core.words.practice import TOO_FEW, say_block_in, say_outcome
+from zirkel.core.words.practice import say_block_in, say_outcome, say_too_few
 from zirkel.errors import BadInput, NotFound
 from zirkel.scenes import shipped_scenes
 from zirkel.store.practice import KeptTrial
 from zirkel.store.store import Store
 from zirkel.studyfile.entries import Id
 from zirkel.views.subject import scene_address
-
-LATEST_CHOICES = 120
-"""Trials that the next forced choice is chosen by: an eye changes, and older ones tell less."""
 
 
 class Card(BaseModel):
@@ -59,6 +56,7 @@ class WayShown(BaseModel):
     names: list[str]
     shape: str
     seconds: float | None
+    look: float | None
 
 
 class ImageShown(BaseModel):
@@ -113,14 +111,10 @@ class Asked(BaseModel):
 def pose(store: Store, asked: Asked) -> PosedShown:
     """The next trial of an exercise."""
     exercise = _exercise(asked.exercise)
-    level = None
     line = exercise.lines[0]
-    if line.choice:
-        who = store.practice.artist(asked.artist)
-        own = [
-            each.trial for each in store.practice.trials(who.id) if each.trial.exercise == line.name
-        ]
-        level = next_difference(own[-LATEST_CHOICES:], line.usual)
+    who = store.practice.artist(asked.artist)
+    own = [each.trial for each in store.practice.trials(who.id) if each.trial.exercise == line.name]
+    level = next_level(line, own)
     card = Card(exercise=exercise.name, seed=secrets.randbelow(2**31), level=level)
     return _shown(exercise, card)
 
@@ -148,8 +142,11 @@ def _piece(each: Piece) -> PieceShown:
 def answer(store: Store, given: Answered) -> Judged:
     """Keep an answer, and say what was so. BadInput where it is none."""
     exercise = _exercise(given.card.exercise)
-    if (given.card.level is None) == exercise.lines[0].choice:
-        raise BadInput("card.level", "belongs to forced choices, and to them alone")
+    level, choice = given.card.level, exercise.lines[0].choice
+    if choice and level is None:
+        raise BadInput("card.level", "is missing: a forced choice shows a difference")
+    if not choice and level is not None and level not in range(1, HARDEST + 1):
+        raise BadInput("card.level", f"is {level:g}, but a step is 1 to {HARDEST}")
     posed = exercise.posed(given.card.seed, given.card.level, shipped_scenes())
     said = _numbers(exercise, posed, given)
     outcomes = exercise.outcomes(posed, said)
@@ -190,10 +187,11 @@ def _numbers(exercise: Exercise, posed: Posed, given: Answered) -> list[float]:
     if len(given.answer) != wanted:
         raise BadInput("answer", f"has {len(given.answer)} numbers, but {wanted} are asked for")
     said = [float("nan") if each is None else each for each in given.answer]
-    if isinstance(exercise, BlockIn):
+    if posed.way.sort == "places":
         placed, _, drawn = pairs(posed, said)
-        if len(placed) < FEWEST or np.ptp(drawn, axis=0).max() <= 0:
-            raise BadInput("answer", TOO_FEW)
+        wanted = exercise.fewest or len(posed.truth) // 2
+        if len(placed) < wanted or np.ptp(drawn, axis=0).max() <= 0:
+            raise BadInput("answer", say_too_few(wanted))
     elif any(each is None for each in given.answer):
         raise BadInput("answer", "has a number missing: give the whole answer")
     if posed.way.sort == "choose" and said[0] == 0:

@@ -50,7 +50,7 @@ class Today(unittest.TestCase):
                 record += trials(line.name, 0.0, worse * usual, truth=1.0)
         drills = todays(read_record(record, USUAL), record, 10.0)
         self.assertEqual(drills[0].exercise.name, "third")
-        self.assertRegex(say_why(drills[0]), r"about \d+ mm in 300")
+        self.assertRegex(say_why(drills[0]), r"about [\d.]+ % of the length")
 
     def test_what_was_practised_an_hour_ago_waits(self):
         worst = trials("third", 0.0, 0.2)

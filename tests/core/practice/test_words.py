@@ -11,6 +11,7 @@ from zirkel.core.words.practice import (
     say_at_work,
     say_block_in,
     say_change,
+    say_good,
     say_lean,
     say_outcome,
     say_parting,
@@ -92,11 +93,24 @@ class OfARecord(unittest.TestCase):
         self.assertEqual(say_change(less), "Getting less sure: by about 7 % a week.")
 
     def test_why_it_is_practised(self):
-        known = Drill(EXERCISES["half"], 10, 60.0, 9.2)
-        self.assertEqual(say_why(known), "Your eye errs by about 9 mm in 300.")
-        tone = replace(known, exercise=EXERCISES["tone_steps"], error_mm=8.0)
+        known = Drill(EXERCISES["half"], 10, 60.0, 9.2, LINES["half"], 0.031)
+        self.assertEqual(say_why(known), "Your eye errs by about 3.1 % of the length.")
+        tone = replace(known, worst=LINES["tone_steps"], error=0.8)
         self.assertEqual(say_why(tone), "Your eye errs by about 0.8 steps.")
-        self.assertTrue(say_why(replace(known, error_mm=None)).startswith("Not known yet"))
+        rim = replace(known, worst=LINES["roundness"], error=0.12)
+        self.assertEqual(say_why(rim), "Your eye errs by about 12 %.")
+        unknown = replace(known, worst=None, error=None)
+        self.assertTrue(say_why(unknown).startswith("Not known yet"))
+
+    def test_what_is_good_enough_at_the_easel_is_said_and_whether_the_eye_is_there(self):
+        half, gap = LINES["half"], LINES["larger_gap"]
+        for line, known, said in (
+            (half, eye("half", 0.0, 0.001, 0.012), "Good enough to draw by: within 1.5 % of the"),
+            (half, eye("half", 0.03, 0.001, 0.03), "Not yet good enough to draw by: within 1.5 %"),
+            (gap, eye("larger_gap", 0.0, 0.01, 0.03), "Good enough to draw by: seeing 4 % is"),
+            (half, replace(eye("half"), bias=None, spread=None), "At the easel within 1.5 %"),
+        ):  # fmt: skip
+            self.assertTrue(say_good(line, known).startswith(said), say_good(line, known))
 
 
 class AtWork(unittest.TestCase):

@@ -14,14 +14,17 @@ type Props = {
   judged: Judged | null;
   cross: Point | null;
   /** Pointed at, in the board's own measure: a press, a move while pressed, a release. */
-  onPoint: (p: Point, phase: "down" | "move" | "up") => void;
+  onPoint: (p: Point, phase: "down" | "move" | "up", finger: boolean) => void;
   onNext: () => void;
+  /** Whether what was looked at is gone: the frame alone is left. */
+  gone: boolean;
 };
 
 /** Mean width of a letter or figure, in pixels. */
 const LETTER = 8.4;
 
-export function Board({ posed, answer, judged, cross, onPoint, onNext }: Props) {
+export function Board({ posed, answer, judged, cross, onPoint, onNext, gone }: Props) {
+  const pieces = gone ? posed.pieces.filter((each) => each.sort !== "dot") : posed.pieces;
   const box = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(box);
   const way = WAYS[posed.way.sort];
@@ -45,6 +48,7 @@ export function Board({ posed, answer, judged, cross, onPoint, onNext }: Props) 
     onPoint(
       { x: (event.clientX - frame.left) / size, y: (event.clientY - frame.top) / size },
       phase,
+      event.pointerType === "touch",
     );
     if (phase === "up") {
       press.current = false;
@@ -70,14 +74,15 @@ export function Board({ posed, answer, judged, cross, onPoint, onNext }: Props) 
             aria-label={posed.asks}
             data-board={posed.card.exercise}
             data-seed={posed.card.seed}
+            data-level={posed.card.level ?? ""}
             {...(ruler ? {} : pointing)}
           >
-            {posed.image && <Picture image={posed.image} size={size} />}
-            {posed.pieces.map((each, i) => (
+            {posed.image && !gone && <Picture image={posed.image} size={size} />}
+            {pieces.map((each, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: pieces never change within a trial
               <Piece key={i} piece={each} size={size} />
             ))}
-            <Names pieces={posed.pieces} size={size} tall={posed.tall} />
+            <Names pieces={pieces} size={size} tall={posed.tall} />
             {!ruler && (answer || posed.way.sort === "turn" || posed.way.sort === "stretch") && (
               <way.Shown way={posed.way} answer={answer ?? []} size={size} />
             )}

@@ -13,23 +13,10 @@ import { useShortcuts } from "../../shared/useShortcuts";
 import { Board } from "./Board";
 import styles from "./Drill.module.css";
 import { DrillEnd } from "./DrillEnd";
+import { ARROWS, HOW, KEYS } from "./drillKeys";
+import { useClock } from "./useClock";
 import { useDrill } from "./useDrill";
 import { type Answer, moved, next as nextPlace, put, taken, WAYS } from "./ways";
-
-const ARROWS: Record<string, Point> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-};
-
-const KEYS = [
-  { keys: "← → ↑ ↓", does: "move the answer; with Shift, faster" },
-  { keys: "0–9 : / .", does: "type a count (1 3/8) or an hour (1:30)" },
-  { keys: "Enter", does: "answer; then the next one" },
-  { keys: "Space", does: "in a block-in: set the landmark where the cross is" },
-  { keys: "Esc", does: "take back what is typed, or stop" },
-];
 
 export function Drill() {
   const [query] = useSearchParams();
@@ -91,12 +78,18 @@ function Trial({ drill, posed }: TrialProps) {
   const [held, setHeld] = useState<Held>(null);
   const [cross, setCross] = useState<Point | null>(null);
   const [help, setHelp] = useState(false);
-  const left = useClock(many && !judged ? posed.way.seconds : null);
+  const looking = useClock(judged ? null : posed.way.look);
+  const gone = looking === 0;
+  const yet = looking !== null && looking > 0;
+  const left = useClock(many && !judged && !yet ? posed.way.seconds : null);
   const answered = answer ?? (many ? way.begin(posed.way, 0) : null);
   const placed = many && answered ? answered.filter((each) => each !== null).length / 2 : 0;
 
   const send = (said: Answer) => drill.send(said, null);
-  const point = (p: Point, phase: "down" | "move" | "up") => {
+  const point = (p: Point, phase: "down" | "move" | "up", finger: boolean) => {
+    if (yet) {
+      return;
+    }
     if (many && answered) {
       // A tap sets the next one, wherever it is; one that stands is pulled by dragging it.
       const near = phase === "down" ? taken(posed.way, answered, p) : (held?.near ?? null);
@@ -114,7 +107,8 @@ function Trial({ drill, posed }: TrialProps) {
     const said = way.at(posed.way, p, answer);
     setAnswer(said);
     setTyped("");
-    if (phase === "up") {
+    // A finger covers what it points at: what it leaves is looked at before it is the answer.
+    if (phase === "up" && (!finger || posed.way.sort === "choose")) {
       send(said);
     }
   };
@@ -132,7 +126,7 @@ function Trial({ drill, posed }: TrialProps) {
     if (event.key === "Enter" || (event.key === " " && judged)) {
       return enter();
     }
-    if (judged) {
+    if (judged || yet) {
       return false;
     }
     if (arrow) {
@@ -186,10 +180,13 @@ function Trial({ drill, posed }: TrialProps) {
     <>
       <p className={styles.asks} data-asks>
         {posed.asks}
-        {left !== null && !judged && <b className={styles.clock}>{asMinutes(left)}</b>}
+        {(yet || left !== null) && !judged && (
+          <b className={styles.clock}>{asMinutes(yet ? looking : (left ?? 0))}</b>
+        )}
       </p>
       <Board
         posed={posed}
+        gone={gone && !judged}
         answer={answered}
         judged={judged}
         cross={judged ? null : cross}
@@ -218,6 +215,8 @@ function Trial({ drill, posed }: TrialProps) {
                 </b>{" "}
                 <kbd>Enter</kbd>
               </>
+            ) : yet ? (
+              "Look. Nothing is asked yet."
             ) : many && placed < posed.way.names.length ? (
               <>
                 Next: <b>{nextPlace(answered) + 1}</b> {posed.way.names[nextPlace(answered)]}
@@ -225,7 +224,7 @@ function Trial({ drill, posed }: TrialProps) {
             ) : many ? (
               "All are placed. Pull one that sits wrong, or answer."
             ) : (
-              way.how
+              (HOW[posed.way.shape] ?? way.how)
             )}
           </p>
         )}
@@ -268,20 +267,6 @@ function Trial({ drill, posed }: TrialProps) {
       <ShortcutHelp open={help} onClose={() => setHelp(false)} shortcuts={KEYS} />
     </>
   );
-}
-
-/** Seconds left, counted down from when it is first asked; null without a clock. */
-function useClock(seconds: number | null): number | null {
-  const [began] = useState(() => performance.now());
-  const [now, setNow] = useState(began);
-  useEffect(() => {
-    if (seconds === null) {
-      return;
-    }
-    const tick = window.setInterval(() => setNow(performance.now()), 250);
-    return () => window.clearInterval(tick);
-  }, [seconds]);
-  return seconds === null ? null : Math.max(Math.ceil(seconds - (now - began) / 1000), 0);
 }
 
 function sentence(error: Error): string {

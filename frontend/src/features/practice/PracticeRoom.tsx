@@ -41,7 +41,7 @@ function All({ room }: { room: Room }) {
     <main className={styles.room} data-trials={room.trials}>
       <div className={styles.side}>
         <section className={styles.today} aria-label="Today">
-          <h1>Today, about {minutes} minutes</h1>
+          <h1>Today, about {minutes === 1 ? "one minute" : `${minutes} minutes`}</h1>
           {room.habits.map((each) => (
             <p key={each}>{each}</p>
           ))}
@@ -58,7 +58,7 @@ function All({ room }: { room: Room }) {
               </li>
             ))}
           </ol>
-          <Link className={buttons.begin} to={drillOf(room.today)}>
+          <Link className={buttons.begin} to={drillAt(room.today_of)}>
             Begin
           </Link>
         </section>
@@ -133,7 +133,9 @@ function OneExercise({ exercise }: { exercise: PracticeExercise }) {
       </div>
       <div className={styles.about}>
         <ExerciseSign exercise={exercise.name} />
-        <p>{exercise.trains}</p>
+        <p>
+          {exercise.trains} {exercise.good}
+        </p>
       </div>
       {exercise.lines.every((line) => line.dots.length === 0) ? (
         <p className={styles.untried}>
@@ -162,7 +164,7 @@ function Known({ exercise }: { exercise: PracticeExercise }) {
       <p className={styles.legend}>
         {exercise.lines.some((line) => line.choice)
           ? "Filled: seen. Open: not seen. The line: how large a difference a single look tells, with where it may well lie."
-          : "Dots: single answers. The line: your average, with where it may well lie. Hatched: how far single answers scatter. A far miss now and then is taken for a slip."}
+          : "Dots: single answers; every other trial, at your own step, is left out. The line: your average, with where it may well lie. Hatched: how far single answers scatter. A far miss now and then is taken for a slip."}
       </p>
     </>
   );
@@ -192,7 +194,11 @@ function Record({ room }: { room: Room }) {
           {take.error instanceof ApiError ? take.error.problem.detail : take.error.message}
         </p>
       )}
+      {room.lends.map((each) => (
+        <p key={each}>{each}</p>
+      ))}
       <div className={styles.actions}>
+        {room.trials > 0 && <Button onClick={() => window.print()}>Print it</Button>}
         {room.trials > 0 && (
           <Button onClick={() => download(api.practiceAddress(room.artist))}>
             Save the record
@@ -216,5 +222,9 @@ function Record({ room }: { room: Room }) {
 
 function drillOf(drills: readonly PracticeDrill[]): string {
   const of = drills.map((each) => `${each.exercise}:${each.trials}`).join(",");
+  return drillAt(of);
+}
+
+function drillAt(of: string): string {
   return `/practice/drill?of=${of}&at=${Date.now().toString(36)}`;
 }

@@ -1,6 +1,7 @@
 // A small drawing in Zirkel's hand, with words for who can't see it.
 import styles from "./Drawn.module.css";
 import { EXERCISES } from "./exercises";
+import { MORE_EXERCISES } from "./moreExercises";
 import { HIGH, WIDE } from "./parts";
 import { SCHOOLS } from "./schools";
 import { FAULTS, SIGNS } from "./signs";
@@ -21,7 +22,7 @@ export function FaultSign({ fault, size }: { fault: string; size: number }) {
 }
 
 export function ExerciseSign({ exercise }: { exercise: string }) {
-  const found = EXERCISES[exercise];
+  const found = EXERCISES[exercise] ?? MORE_EXERCISES[exercise];
   return found ? <Paper said={found.said}>{found.drawn}</Paper> : null;
 }
 

@@ -41,9 +41,10 @@ class Way:
 
     along: a place on the line between two spots, answered by its share of the way; choose: one of
     two sides, -1 or 1; turn: a hand about the first spot, as long as to the second, in degrees from
-    upright; scale: a value from `low` to `high`; stretch: a shape standing on the line between two
-    spots, answered by its height over its width; place: a spot in the frame between two corners;
-    places: one for each of `names`, within `seconds`.
+    upright (`shape` bare: without a clock; half: one half of a hand, all round); scale: a value
+    from `low` to `high`; stretch: a shape standing on the line between two spots, answered by its
+    height over its width; place: a spot in the frame between two corners; places: one for each of
+    `names`, within `seconds`.
     """
 
     sort: str
@@ -53,6 +54,8 @@ class Way:
     names: tuple[str, ...] = ()
     shape: str = "box"
     seconds: float | None = None
+    look: float | None = None
+    """Seconds for which all is shown before it is gone, and the answer may begin."""
 
 
 @dataclass(frozen=True, slots=True)

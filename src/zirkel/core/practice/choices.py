@@ -44,7 +44,7 @@ WIDE_RANGE = 1.5
 USUAL_LEAN = 0.7
 """How far eyes lean to one side, one standard deviation, in usual errors."""
 
-SHOWN = np.exp(np.linspace(np.log(0.3), np.log(5.0), 15))
+SHOWN = np.exp(np.linspace(np.log(0.1), np.log(5.0), 20))
 """Differences that may be shown, in usual errors."""
 
 PLAIN = (2.5, 1.8)
@@ -105,6 +105,21 @@ def next_difference(trials: Sequence[Trial], usual: float) -> float:
         if open_ < least:
             best, least = float(size), open_
     return best
+
+
+def chance_seen(trials: Sequence[Trial], usual: float) -> Callable[[float], float]:
+    """How likely a difference is told rightly, whichever its sign, by what the choices say."""
+    bias, level = _grid(usual, 3.0 * USUAL_RANGE)
+    d, first = _as_choices(trials)
+    weights = _weights(d, first, bias, level, _prior(usual, bias, level, USUAL_RANGE))
+    sigma = np.exp(level)[None, :]
+
+    def chance(size: float) -> float:
+        more = _chosen(np.asarray(size), bias[:, None], sigma)
+        less = 1.0 - _chosen(np.asarray(-size), bias[:, None], sigma)
+        return float((weights * (more + less)).sum() / 2.0)
+
+    return chance
 
 
 def _as_choices(trials: Sequence[Trial]) -> tuple[Array, Array]:

@@ -178,10 +178,11 @@ def _information(terms: Array, sure: Array, squares: Array) -> Array:
 def read_record(
     trials: Sequence[Trial], usual: Mapping[str, float] | None = None
 ) -> dict[str, Eye]:
-    """Each exercise's own, in the order in which they first came; `usual` as for `read_eye`, of the
-    exercises of which it is known."""
+    """Each exercise's own, in the order in which they first came, by the trials that were posed
+    plainly; `usual` as for `read_eye`, of the exercises of which it is known."""
     held: dict[str, list[Trial]] = {}
     for each in trials:
-        held.setdefault(each.exercise, []).append(each)
+        if not each.step:
+            held.setdefault(each.exercise, []).append(each)
     known = usual or {}
     return {name: read_eye(own, known.get(name)) for name, own in held.items()}

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import UTC, datetime
 
@@ -32,6 +33,8 @@ class Trial:
     choice: bool = False
     """Whether one of two had to be chosen: the truth is by how much, the answer the same with the
     sign that was seen."""
+    step: int = 0
+    """How hard it was made, where that was; 0 for one that was posed plainly."""
 
     @property
     def error(self) -> float:
@@ -41,3 +44,10 @@ class Trial:
             return self.answer / self.truth - 1.0
         off = self.answer - self.truth
         return (off + 90.0) % 180.0 - 90.0 if self.measure == "degrees" else off
+
+
+def step_shown(extra: Mapping[str, object], choice: bool) -> int:
+    """The step of a kept trial, by what was shown of it (`shown.level`)."""
+    shown = extra.get("shown")
+    level = shown.get("level") if isinstance(shown, Mapping) else None
+    return int(level) if not choice and isinstance(level, int | float) and level < 100 else 0

@@ -2,19 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Mapping, Sequence
 
 from zirkel.core.practice.board import Posed
 from zirkel.core.practice.carried import ON_THE_BENCH, OwnEye, Parting
 from zirkel.core.practice.diagnosed import SHEET_MM, diagnosed
 from zirkel.core.practice.exercises.base import Exercise, Line, Outcome
-from zirkel.core.practice.exercises.block_in import FEWEST, fit
+from zirkel.core.practice.exercises.block_in import fit
 from zirkel.core.practice.eye import BETTER, UNKNOWN, Eye
 from zirkel.core.practice.guesses import EVERY_LINE
 from zirkel.core.practice.today import Drill
 from zirkel.core.practice.trials import Trial
 from zirkel.core.subject.scene import Scene
-from zirkel.core.values.fractions import say_number
 from zirkel.core.values.tilts import say_tilt
 from zirkel.core.words.base import words_of
 from zirkel.core.words.checked import About
@@ -79,19 +78,32 @@ def _error(outcome: Outcome) -> float:
 
 def _truth(exercise: Exercise, posed: Posed) -> str:
     """What was so, where that can be said in a word."""
+    way = posed.way
+    say = SAID_BY.get((way.sort, way.shape)) or SAID_BY.get((way.sort, ""))
+    return "" if say is None else f" {say(exercise.lines[0].measure, posed)}."
+
+
+def _scaled(measure: str, posed: Posed) -> str:
     truth = posed.truth[0]
-    if posed.way.sort == "turn":
-        return f" It leans to {say_tilt(truth)}."
-    if posed.way.sort == "stretch":
-        if posed.way.shape == "ellipse":
-            return f" Its short axis is {say_number(truth)} of the long one."
-        return f" Its height is {say_number(truth)} of its width."
-    if posed.way.sort == "scale":
-        if exercise.lines[0].measure == "steps":
-            way = "darker" if truth > 0 else "lighter"
-            return f" It is {say_amount('steps', abs(truth))} {way}."
-        return f" It is {say_number(truth)} times."
-    return ""
+    if measure == "degrees":
+        return f"It is {abs(truth):.0f}° to the {'right' if truth > 0 else 'left'}"
+    if measure != "steps":
+        return f"It is {truth:.2f} times"
+    if posed.way.low > 0:
+        return f"It is step {truth:.1f}".removesuffix(".0")
+    return f"It is {say_amount('steps', abs(truth))} {'darker' if truth > 0 else 'lighter'}"
+
+
+SAID_BY: Mapping[tuple[str, str], Callable[[str, Posed], str]] = {
+    ("turn", "half"): lambda *_: "It is the broken green one",
+    ("turn", ""): lambda _, posed: f"It leans to {say_tilt(posed.truth[0])}",
+    ("stretch", "ellipse"): lambda _, posed: (
+        f"Its short axis is {posed.truth[0]:.2f} of the long one"
+    ),
+    ("stretch", ""): lambda _, posed: f"Its height is {posed.truth[0]:.2f} of its width",
+    ("scale", ""): _scaled,
+}
+"""What is said of the truth, by the way of answering and its shape."""
 
 
 def say_block_in(posed: Posed, answer: Sequence[float], scene: Scene) -> list[str]:
@@ -116,7 +128,9 @@ def say_block_in(posed: Posed, answer: Sequence[float], scene: Scene) -> list[st
     return [*said, f"As on a sheet {SHEET_MM:.0f} mm wide:", *faults]
 
 
-TOO_FEW = f"Place {FEWEST} landmarks at least: fewer can't be set against the whole."
+def say_too_few(wanted: int) -> str:
+    """That too few were placed, or all at one spot."""
+    return f"Place {wanted} at least, apart from one another: fewer say nothing of the whole."
 
 
 def say_lean(line: Line, eye: Eye) -> str:
@@ -153,11 +167,23 @@ def say_change(eye: Eye) -> str:
 
 def say_why(drill: Drill) -> str:
     """Why it is practised today."""
-    if drill.error_mm is None:
+    if drill.worst is None or drill.error is None:
         return "Not known yet how good your eye is here."
-    if drill.exercise.lines[0].measure == "steps":
-        return f"Your eye errs by about {say_amount('steps', drill.error_mm / 10.0)}."
-    return f"Your eye errs by about {drill.error_mm:.0f} mm in 300."
+    return f"Your eye errs by about {say_error(drill.worst, drill.error)}."
+
+
+def say_good(line: Line, eye: Eye) -> str:
+    """What is good enough at the easel, and whether the eye is there."""
+    good = say_error(line, line.good_enough)
+    if line.choice:
+        wanted, own = f"seeing {good} is", eye.spread
+    else:
+        wanted, own = f"within {good} is", eye.error
+    if own is None:
+        return f"At the easel {wanted} good enough to draw by."
+    if own <= line.good_enough:
+        return f"Good enough to draw by: {wanted} wanted."
+    return f"Not yet good enough to draw by: {wanted} wanted."
 
 
 PLURAL = {"span": "spans", "match": "matched lengths", "tilt": "tilts", "part": "parts",

@@ -23,21 +23,24 @@ export const scale: Way = {
   Shown: ({ way, answer, size, truth }) => {
     const across = (value: number) =>
       (RULER.left + ((value - way.low) / (way.high - way.low)) * (RULER.right - RULER.left)) * size;
-    const first = Math.ceil(way.low * 4);
-    const quarters = Array.from(
-      { length: Math.floor(way.high * 4) - first + 1 },
-      (_, i) => (first + i) / 4,
+    // Counts are ticked by quarters, degrees by fives.
+    const wide = way.high - way.low > 20;
+    const [part, whole] = wide ? [5, 15] : [0.25, 1];
+    const first = Math.ceil(way.low / part);
+    const ticks = Array.from(
+      { length: Math.floor(way.high / part) - first + 1 },
+      (_, i) => (first + i) * part,
     );
     const value = answer[0] ?? null;
     return (
       <g className={styles.ruler}>
         <path d={`M${across(way.low)} ${HEAD}H${across(way.high)}`} />
-        {quarters.map((each) => {
-          const tall = Number.isInteger(each) ? 20 : each % 0.5 === 0 ? 13 : 8;
+        {ticks.map((each) => {
+          const tall = each % whole === 0 ? 20 : each % (whole / 2) === 0 ? 13 : 8;
           return (
             <g key={each}>
               <path d={`M${across(each)} ${HEAD}v${tall}`} />
-              {Number.isInteger(each) && (
+              {each % whole === 0 && (
                 <text x={across(each)} y={HEAD + 40} textAnchor="middle">
                   {each < 0 ? `−${-each}` : each}
                 </text>

@@ -1,7 +1,7 @@
 """What an exercise is: what it trains, how a trial is posed, and what is made of the answer.
 
-A trial is posed from a seed and, for a forced choice, a level, by which it can be posed again
-exactly: that is all that is kept of what was shown.
+A trial is posed from a seed and a level (the difference of a forced choice, or a step), by which
+it can be posed again exactly: that is all that is kept of what was shown.
 """
 
 from __future__ import annotations
@@ -14,10 +14,27 @@ from zlib import crc32
 
 import numpy as np
 
-from zirkel.core.practice.board import Piece, Posed
+from zirkel.core.practice.board import Piece, Posed, line
 from zirkel.core.subject.scene import Scene
 
 Scenes = Mapping[str, Scene]
+
+HARDEST = 5
+"""Steps of an exercise whose answers are set: 1 is easy; what is posed plainly is at none (0)."""
+
+
+def graded(level: float, plain: float, easy: float, hard: float) -> float:
+    """What a step makes of a measure of difficulty: `plain` at none, from `easy` to `hard`."""
+    return plain if level < 1.0 else easy + (level - 1.0) / (HARDEST - 1.0) * (hard - easy)
+
+
+def distractors(rng: np.random.Generator, level: float, tall: float) -> tuple[Piece, ...]:
+    """Lines that have nothing to do with what is asked: none below the third step."""
+    made = []
+    for _ in range(max(int(level) - 2, 0)):
+        ends = rng.uniform((0.03, 0.03), (0.97, tall - 0.03), (2, 2))
+        made.append(line(*((float(x), float(y)) for x, y in ends), look="thin"))
+    return tuple(made)
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,10 +53,17 @@ class Line:
     worth_mm: float = 300.0
     """What an error of one of the measure's own units does to a drawing, in mm: that of a length,
     a direction or a place over 300 mm; a step of nine in tone is set against 10 mm."""
+    good: float | None = None
+    """Error that is good enough to draw by; None for half the usual one."""
     of: str = ""
     """Of what a share is one: "of the length"."""
     kinds: tuple[str, ...] = ()
     """Kinds of sighting that this line speaks of."""
+
+    @property
+    def good_enough(self) -> float:
+        """Error, one standard deviation, with which one may draw by the eye alone."""
+        return 0.5 * self.usual if self.good is None else self.good
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,6 +85,8 @@ class Exercise(ABC):
     in_a_drill: ClassVar[int] = 10
     seconds: ClassVar[float] = 6.0
     """How long a trial takes before that is known."""
+    fewest: ClassVar[int] = 0
+    """Of several places, how many have to be set at least; 0 for all of them."""
 
     def posed(self, seed: int, level: float | None, scenes: Scenes) -> Posed:
         """The trial of a seed."""
@@ -69,7 +95,8 @@ class Exercise(ABC):
 
     @abstractmethod
     def pose(self, rng: np.random.Generator, level: float, scenes: Scenes) -> Posed:
-        """A trial; `level` is how large a difference a forced choice shows."""
+        """A trial; `level` is how large a difference a forced choice shows, or at which step an
+        answer is to be set (0: plainly)."""
 
     def outcomes(self, posed: Posed, answer: Sequence[float]) -> list[Outcome]:
         """What an answer of as many numbers as the truth adds to the record."""

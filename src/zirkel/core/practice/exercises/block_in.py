@@ -9,18 +9,24 @@ import numpy as np
 
 from zirkel.core.arrays import Array
 from zirkel.core.practice.board import Piece, Posed, Way, box, dot
-from zirkel.core.practice.exercises.base import Exercise, Line, Outcome, Scenes
+from zirkel.core.practice.exercises.base import Exercise, Line, Outcome, Scenes, graded
 from zirkel.core.practice.looks import Look, look_at
 
 TALL = 0.56
 SIDE = 0.47
 LEFT, RIGHT, TOP = 0.015, 0.515, 0.045
 LANDMARKS, SECONDS = 12, 120.0
+MOST_LANDMARKS = 15
 APART = 0.022
 """How far apart landmarks lie on the board, to be told from one another."""
 
 FEWEST = 6
 """Landmarks without which nothing is scored: who stopped earlier has not blocked in."""
+
+
+def say_time(seconds: float) -> str:
+    """How long: "two minutes", "90 seconds"."""
+    return "two minutes" if seconds == SECONDS else f"{seconds:.0f} seconds"
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,28 +46,33 @@ class BlockIn(Exercise):
     name, title = "block_in", "Block in twelve landmarks"
     trains = "Everything at once and against time: the proportions of the whole, before any part."
     lines = (
-        Line("block_in", "Block in: each landmark", "share", "", "", usual=0.03, of="of the whole"),
+        Line("block_in", "Block in: each landmark", "share", "", "", usual=0.03, good=0.02,
+             of="of the whole"),
         Line("block_in_height", "Block in: height to width", "relative", "too tall", "too wide",
-             usual=0.06, kinds=("span",)),
+             usual=0.06, good=0.04, kinds=("span",)),
     )  # fmt: skip
     in_a_drill = 1
+    fewest = FEWEST
     seconds = 100.0
 
     def pose(self, rng: np.random.Generator, level: float, scenes: Scenes) -> Posed:
         """The largest landmarks first."""
-        look = look_at(scenes, rng, (LEFT, TOP, LEFT + SIDE, TOP + SIDE), LANDMARKS)
-        names = chosen(look, rng)
+        many = round(graded(level, LANDMARKS, 7, MOST_LANDMARKS))
+        seconds = round(graded(level, SECONDS, 12.0 * many, 6.0 * many))
+        look = look_at(scenes, rng, (LEFT, TOP, LEFT + SIDE, TOP + SIDE), many)
+        names = chosen(look, rng, many)
         there = np.array([look.places[each] for each in names])
         truth = (there - (LEFT, TOP)) / SIDE
         over = truth * SIDE + (RIGHT, TOP)
         return Posed(
-            asks="Block it in: each landmark in turn, two minutes. Any size, any place.", tall=TALL,
+            asks=f"Block it in: {len(names)} landmarks in turn, {say_time(seconds)}. Any size, any "
+            "place.", tall=TALL,
             pieces=(
                 box(RIGHT, TOP, RIGHT + SIDE, TOP + SIDE),
                 *(dot(look.places[each], "heavy", str(k + 1)) for k, each in enumerate(names)),
             ),
             way=Way("places", ((RIGHT, TOP), (RIGHT + SIDE, TOP + SIDE)),
-                    names=tuple(look.names[each] for each in names), seconds=SECONDS),
+                    names=tuple(look.names[each] for each in names), seconds=seconds),
             truth=tuple(float(each) for each in truth.ravel()),
             laid_over=tuple(dot((float(x), float(y)), "truth") for x, y in over),
             picture=look.picture, landmarks=tuple(names),
@@ -82,17 +93,22 @@ class BlockIn(Exercise):
     def over(self, posed: Posed, answer: Sequence[float]) -> tuple[Piece, ...]:
         """The truth at the size, place and turn at which the landmarks were placed: what is off
         looks as far off as it is told."""
-        placed, true, drawn = pairs(posed, answer)
-        if len(placed) < 2:
-            return posed.laid_over
-        z, w = true[:, 0] + 1j * true[:, 1], drawn[:, 0] + 1j * drawn[:, 1]
-        turn = _turn(z, w)
-        every = np.array(posed.truth).reshape(-1, 2)
-        there = (every[:, 0] + 1j * every[:, 1] - z.mean()) / turn + w.mean()
-        return tuple(
-            dot((float(each.real) * SIDE + RIGHT, float(each.imag) * SIDE + TOP), "truth")
-            for each in there
-        )
+        return over_at_size(posed, answer)
+
+
+def over_at_size(posed: Posed, answer: Sequence[float]) -> tuple[Piece, ...]:
+    """The true places at the size, place and turn of those that were placed."""
+    placed, true, drawn = pairs(posed, answer)
+    if len(placed) < 2:
+        return posed.laid_over
+    z, w = true[:, 0] + 1j * true[:, 1], drawn[:, 0] + 1j * drawn[:, 1]
+    turn = _turn(z, w)
+    every = np.array(posed.truth).reshape(-1, 2)
+    there = (every[:, 0] + 1j * every[:, 1] - z.mean()) / turn + w.mean()
+    return tuple(
+        dot((float(each.real) * SIDE + RIGHT, float(each.imag) * SIDE + TOP), "truth")
+        for each in there
+    )
 
 
 def _turn(z: Array, w: Array) -> complex:
@@ -101,9 +117,9 @@ def _turn(z: Array, w: Array) -> complex:
     return complex(np.vdot(w0, z0)) / max(float(np.vdot(w0, w0).real), 1e-12) or 1.0
 
 
-def chosen(look: Look, rng: np.random.Generator) -> list[str]:
-    """Twelve landmarks, the lower tiers first, from the top down; near ones only where there are
-    not twelve that lie apart."""
+def chosen(look: Look, rng: np.random.Generator, many: int = LANDMARKS) -> list[str]:
+    """So many landmarks, the lower tiers first, from the top down; near ones only where there are
+    not as many that lie apart."""
     names = sorted(look.places)
     rng.shuffle(names)
     names.sort(key=lambda each: look.tiers[each])
@@ -111,9 +127,9 @@ def chosen(look: Look, rng: np.random.Generator) -> list[str]:
     for name in names:
         x, y = look.places[name]
         near = [np.hypot(x - a, y - b) for a, b in (look.places[each] for each in kept)]
-        if min(near, default=1.0) >= APART and len(kept) < LANDMARKS:
+        if min(near, default=1.0) >= APART and len(kept) < many:
             kept.append(name)
-    kept += [name for name in names if name not in kept][: LANDMARKS - len(kept)]
+    kept += [name for name in names if name not in kept][: many - len(kept)]
     return sorted(kept, key=lambda each: look.places[each][1])
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from zirkel.core.practice.board import Piece, Posed, Spot, Way, area, box, line
-from zirkel.core.practice.exercises.base import Exercise, Line, Scenes
+from zirkel.core.practice.exercises.base import Exercise, Line, Scenes, graded
 from zirkel.core.practice.looks import look_at
 
 TALL = 0.62
@@ -28,12 +28,14 @@ class BoxOf(Exercise):
     name, title = "box", "The box round a shape"
     trains = "Height to width first: whoever has the box has half the block-in."
     lines = (
-        Line("box", title, "relative", "too tall", "too wide", usual=0.06, kinds=("span",)),
+        Line("box", title, "relative", "too tall", "too wide", usual=0.06, good=0.04,
+             kinds=("span",)),
     )  # fmt: skip
 
     def pose(self, rng: np.random.Generator, level: float, scenes: Scenes) -> Posed:
         """A shape of a scene, or one on bare paper, left; its box is to be set up on the right."""
-        truth = float(np.exp(rng.uniform(np.log(FLATTEST), np.log(TALLEST))))
+        flattest, tallest = graded(level, FLATTEST, 0.8, 0.4), graded(level, TALLEST, 1.3, 2.5)
+        truth = float(np.exp(rng.uniform(np.log(flattest), np.log(tallest))))
         high = min(0.44, 0.36 * truth)
         wide = high / truth
         x, y = 0.27 - wide / 2.0, (TALL - high) / 2.0
@@ -47,14 +49,14 @@ class BoxOf(Exercise):
             for shape in look.shapes:
                 there = np.array([look.places[each] for each in shape.outline])
                 sides = np.ptp(there, axis=0)
-                if sides.min() > 0.05 and FLATTEST <= sides[1] / sides[0] <= TALLEST:
+                if sides.min() > 0.05 and flattest <= sides[1] / sides[0] <= tallest:
                     fits.append((shape, there, float(sides[1] / sides[0])))
             if fits:
                 shape, there, truth = fits[int(rng.integers(len(fits)))]
                 ring = [(float(a), float(b)) for a, b in there]
                 pieces = (area(*ring, look="heavy") if shape.closed else line(*ring, look="heavy"),)
                 shown = look.picture
-        width = min(float(rng.uniform(0.12, 0.26)), 0.48 / truth)
+        width = min(float(rng.uniform(0.12, 0.26)) * graded(level, 1.0, 1.0, 0.6), 0.48 / truth)
         left, bottom = 0.79 - width / 2.0, TALL - 0.06
         return Posed(
             asks="Set up the box of this shape: its width is given.", tall=TALL, pieces=pieces,

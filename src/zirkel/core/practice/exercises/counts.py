@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from zirkel.core.practice.board import Piece, Posed, Way, area, line
-from zirkel.core.practice.exercises.base import Exercise, Line, Scenes
+from zirkel.core.practice.exercises.base import Exercise, Line, Scenes, graded
 from zirkel.core.practice.looks import look_at
 
 TALL = 0.66
@@ -18,7 +18,7 @@ class Widths(Exercise):
     name, title = "widths", "How many widths in this height"
     trains = "Counting in a unit without stepping it off: the first guess of every measurement."
     lines = (
-        Line("widths", title, "relative", "too many", "too few", usual=0.08,
+        Line("widths", title, "relative", "too many", "too few", usual=0.08, good=0.04,
              kinds=("span",)),
     )  # fmt: skip
     seconds = 8.0
@@ -26,7 +26,8 @@ class Widths(Exercise):
     def pose(self, rng: np.random.Generator, level: float, scenes: Scenes) -> Posed:
         """The box round a scene's shape, or a thing on bare paper."""
         picture = None
-        pieces, left, top, right, bottom = self._thing(rng)
+        least, most = graded(level, FEWEST, 1.0, 2.5), graded(level, MOST, 2.0, MOST)
+        pieces, left, top, right, bottom = self._thing(rng, least, most)
         if rng.random() < 0.5:
             look = look_at(scenes, rng, (0.1, 0.04, 0.9, TALL - 0.04))
             boxes = []
@@ -34,7 +35,7 @@ class Widths(Exercise):
                 there = np.array([look.places[each] for each in shape.outline])
                 low, high = there.min(axis=0), there.max(axis=0)
                 wide, high_ = high - low
-                if wide > 0.04 and FEWEST <= high_ / wide <= MOST:
+                if wide > 0.04 and least <= high_ / wide <= most:
                     boxes.append((shape.id, *low.tolist(), *high.tolist()))
             if boxes:
                 _, left, top, right, bottom = boxes[int(rng.integers(len(boxes)))]
@@ -60,10 +61,10 @@ class Widths(Exercise):
         )  # fmt: skip
 
     def _thing(
-        self, rng: np.random.Generator
+        self, rng: np.random.Generator, least: float, most: float
     ) -> tuple[tuple[Piece, ...], float, float, float, float]:
         """A turned thing: foot, belly, neck and rim, mirrored about its axis."""
-        truth = float(np.exp(rng.uniform(np.log(FEWEST), np.log(MOST))))
+        truth = float(np.exp(rng.uniform(np.log(least), np.log(most))))
         high = float(rng.uniform(0.34, 0.54))
         wide = high / truth
         if wide > 0.5:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from zirkel.core.practice.board import Piece, Posed, Way, area, line
-from zirkel.core.practice.exercises.base import Choice, Exercise, Line, Scenes, signed
+from zirkel.core.practice.exercises.base import Choice, Exercise, Line, Scenes, graded, signed
 
 TALL = 0.5
 FLOOR = 0.42
@@ -35,7 +35,7 @@ class LargerGap(Choice):
     trains = "Gaps are what a drawing is checked by: the eye that sees the larger needs no stick."
     lines = (
         Line("larger_gap", title, "share", "the right one looks larger",
-             "the left one looks larger", choice=True, usual=0.06, kinds=("match",)),
+             "the left one looks larger", choice=True, usual=0.06, good=0.04, kinds=("match",)),
     )  # fmt: skip
 
     def pose(self, rng: np.random.Generator, level: float, scenes: Scenes) -> Posed:
@@ -59,14 +59,14 @@ class GapBy(Exercise):
     name, title = "gap_by", "How much larger is the gap"
     trains = "Comparing two lengths that don't touch, which the stick does by carrying one across."
     lines = (
-        Line("gap_by", title, "relative", "too much", "too little", usual=0.07,
+        Line("gap_by", title, "relative", "too much", "too little", usual=0.07, good=0.05,
              kinds=("match",)),
     )  # fmt: skip
     seconds = 7.0
 
     def pose(self, rng: np.random.Generator, level: float, scenes: Scenes) -> Posed:
         """Two gaps, one up to two and a half times as large."""
-        truth = float(rng.uniform(1.1, 2.6))
+        truth = float(rng.uniform(graded(level, 1.1, 1.1, 1.8), graded(level, 2.6, 1.6, 2.8)))
         small = float(rng.uniform(0.1, 0.18))
         swapped = rng.random() < 0.5
         left, right = (small * truth, small) if swapped else (small, small * truth)

@@ -18,7 +18,7 @@ class Negative(Choice):
     trains = "The hole has no name, so the eye sees its shape: the surest check of a drawn copy."
     lines = (
         Line("negative", title, "share", "copies look too wide", "copies look too narrow",
-             choice=True, usual=0.06),
+             choice=True, usual=0.06, good=0.05),
     )  # fmt: skip
 
     def pose(self, rng: np.random.Generator, level: float, scenes: Scenes) -> Posed:

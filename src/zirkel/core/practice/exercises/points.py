@@ -7,7 +7,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from zirkel.core.practice.board import Piece, Posed, Way, area, box, dot
-from zirkel.core.practice.exercises.base import Exercise, Line, Outcome, Scenes
+from zirkel.core.practice.exercises.base import Exercise, Line, Outcome, Scenes, graded
 from zirkel.core.practice.exercises.boxes import any_shape
 from zirkel.core.practice.looks import look_at
 
@@ -23,9 +23,9 @@ class PlaceThePoint(Exercise):
     trains = "Where in the frame does it sit: the whole of sighting without a stick, in one point."
     lines = (
         Line("place_across", "Place the point: across", "share", "too far right", "too far left",
-             usual=0.025, of="of the frame", kinds=("drop",)),
+             usual=0.025, good=0.015, of="of the frame", kinds=("drop",)),
         Line("place_down", "Place the point: down", "share", "too low", "too high",
-             usual=0.025, of="of the frame", kinds=("level",)),
+             usual=0.025, good=0.015, of="of the frame", kinds=("level",)),
     )  # fmt: skip
 
     def pose(self, rng: np.random.Generator, level: float, scenes: Scenes) -> Posed:
@@ -42,14 +42,18 @@ class PlaceThePoint(Exercise):
                                          TOP + high - 0.01))  # fmt: skip
             at = look.places[str(rng.choice(sorted(look.places)))]
             pieces, picture = (), look.picture
-        frame = ((RIGHT, TOP), (RIGHT + wide, TOP + high))
+        # The further apart the sizes, the less can be carried across as it is.
+        size = graded(level, 1.0, 1.0, 0.55)
+        frame = ((RIGHT, TOP), (RIGHT + size * wide, TOP + size * high))
         truth = ((at[0] - LEFT) / wide, (at[1] - TOP) / high)
         return Posed(
             asks="Where does the ringed point sit in the empty frame?", tall=TALL,
             pieces=(*pieces, box(LEFT, TOP, LEFT + wide, TOP + high, "faint"), dot(at, "heavy"),
-                    box(RIGHT, TOP, RIGHT + wide, TOP + high)),
+                    box(*frame[0], *frame[1])),
             way=Way("place", frame), truth=truth,
-            laid_over=(dot((RIGHT + truth[0] * wide, TOP + truth[1] * high), "truth"),),
+            laid_over=(
+                dot((RIGHT + truth[0] * size * wide, TOP + truth[1] * size * high), "truth"),
+            ),
             picture=picture,
         )  # fmt: skip
 

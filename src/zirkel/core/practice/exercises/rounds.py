@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from zirkel.core.practice.board import Posed, Way, ellipse, line
-from zirkel.core.practice.exercises.base import Exercise, Line, Scenes
+from zirkel.core.practice.exercises.base import Exercise, Line, Scenes, graded
 
 TALL = 0.56
 AWAY = (0.9, 2.0)
@@ -17,11 +17,11 @@ class Roundness(Exercise):
 
     name, title = "roundness", "How round the rim is"
     trains = "Rims are drawn as round as they are known to be, not as flat as they are seen."
-    lines = (Line("roundness", title, "relative", "too round", "too flat", usual=0.08),)
+    lines = (Line("roundness", title, "relative", "too round", "too flat", usual=0.08, good=0.05),)
 
     def pose(self, rng: np.random.Generator, level: float, scenes: Scenes) -> Posed:
         """A jar on the left; the rim alone is to be drawn again."""
-        truth = float(rng.uniform(0.1, 0.75))
+        truth = float(rng.uniform(graded(level, 0.1, 0.4, 0.08), graded(level, 0.75, 0.75, 0.25)))
         half = float(rng.uniform(0.08, 0.17))
         x, y = 0.27, 0.07 + half * truth
         # The eye is truth * away above the rim; what stands lower under it is rounder.

@@ -9,7 +9,14 @@ from typing import ClassVar
 import numpy as np
 
 from zirkel.core.practice.board import Posed, Spot, Way, dot, line
-from zirkel.core.practice.exercises.base import Exercise, Line, Outcome, Scenes
+from zirkel.core.practice.exercises.base import (
+    Exercise,
+    Line,
+    Outcome,
+    Scenes,
+    distractors,
+    graded,
+)
 from zirkel.core.practice.looks import look_at
 
 TALL = 0.7
@@ -30,7 +37,7 @@ class Straight(Exercise):
             look = look_at(scenes, rng, (0.16, 0.08, 0.84, TALL - 0.08))
             chosen = str(rng.choice(sorted(look.places)))
             picture, name, at = look.picture, look.names[chosen], look.places[chosen]
-        far = self._far(rng, at)
+        far = self._far(rng, at, level)
         away = far - at[1 - self.axis]
         span = 0.34 * abs(away) + 0.05
         about = at[self.axis] + float(rng.uniform(-0.4, 0.4)) * span
@@ -40,7 +47,8 @@ class Straight(Exercise):
         target = self._spot(at[self.axis], far)
         return Posed(
             asks=f"{self.asked} {f'“{name}”' if ',' in name else name}: where on the dashed line?",
-            tall=TALL, pieces=(line(a, b, look="faint"), dot(at, "heavy")),
+            tall=TALL,
+            pieces=(*distractors(rng, level, TALL), line(a, b, look="faint"), dot(at, "heavy")),
             way=Way("along", (a, b)), truth=(true,),
             laid_over=(line(at, target, look="truth"), dot(target, "truth")),
             picture=picture, scale=(ends[1] - ends[0]) / abs(away),
@@ -60,13 +68,15 @@ class Straight(Exercise):
     def _anywhere(self, rng: np.random.Generator) -> Spot:
         return float(rng.uniform(0.25, 0.75)), float(rng.uniform(0.15, TALL - 0.15))
 
-    def _far(self, rng: np.random.Generator, at: Spot) -> float:
+    def _far(self, rng: np.random.Generator, at: Spot, level: float) -> float:
         most = TALL if self.axis == 0 else 1.0
         here = at[1 - self.axis]
         below, above = most - 0.04 - here, here - 0.04
-        if below >= above:
-            return here + float(rng.uniform(min(LEAST, below), below))
-        return here - float(rng.uniform(min(LEAST, above), above))
+        room, sign = (below, 1.0) if below >= above else (above, -1.0)
+        # What is near is easily dropped on; what is far across is not.
+        least = graded(level, LEAST, 0.1, 0.45)
+        most_far = max(graded(level, room, 0.2, room), min(least, room))
+        return here + sign * float(rng.uniform(min(least, room), min(most_far, room)))
 
 
 PER_DEGREE = 300.0 * math.radians(1.0)
@@ -78,7 +88,7 @@ class StraightUnder(Straight):
     name, title, axis, asked = "plumb", "Straight under", 0, "Straight under or over"
     trains = "The plumb is the one line that never lies: most block-ins are held by three of them."
     lines = (
-        Line("plumb", title, "degrees", "too far right", "too far left", usual=1.5,
+        Line("plumb", title, "degrees", "too far right", "too far left", usual=1.5, good=1.0,
              worth_mm=PER_DEGREE, kinds=("drop",)),
     )  # fmt: skip
 
@@ -89,6 +99,6 @@ class LevelWith(Straight):
     name, title, axis, asked = "level", "Level with", 1, "Level with"
     trains = "What is level with what: the quickest check across a whole drawing."
     lines = (
-        Line("level", title, "degrees", "too low", "too high", usual=1.5,
+        Line("level", title, "degrees", "too low", "too high", usual=1.5, good=1.0,
              worth_mm=PER_DEGREE, kinds=("level",)),
     )  # fmt: skip
