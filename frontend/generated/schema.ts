@@ -4752,6 +4752,8 @@ export interface components {
             days: components["schemas"]["DayMark"][];
             /** Dots */
             dots: components["schemas"]["Dot"][];
+            /** Good */
+            good: number;
             /** History */
             history: components["schemas"]["EyeThen"][];
             /** Known */
@@ -4760,6 +4762,8 @@ export interface components {
             lean: string;
             /** Less */
             less: string;
+            /** Months */
+            months: components["schemas"]["MonthShown"][];
             /** More */
             more: string;
             /** Name */
@@ -4993,6 +4997,18 @@ export interface components {
              * @enum {string}
              */
             type: "model_moved";
+        };
+        /**
+         * MonthShown
+         * @description What the eye erred by over four weeks from a date on, with its standard deviation.
+         */
+        MonthShown: {
+            /** Date */
+            date: string;
+            /** Error */
+            error: number;
+            /** Sd */
+            sd: number;
         };
         /**
          * MoveShown
@@ -7540,8 +7556,8 @@ export interface components {
         };
         /**
          * StepShown
-         * @description One study of a series. `study` is the artist's own that was changed last, `stands` how far it has come: not
-         *     begun, begun, drawn or checked; `missing` if its scene is not here.
+         * @description One study of a series. `study` is the artist's own that was changed last, `stands` how far it
+         *     has come: not begun, begun, drawn or checked; `missing` if its scene is not here.
          */
         StepShown: {
             /** How */

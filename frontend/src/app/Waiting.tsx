@@ -22,7 +22,8 @@ export function Waiting() {
   }, [busy]);
   const work = useQuery({ ...queries.work(), enabled: long });
   const now = long ? work.data?.running[0] : undefined;
-  if (!now) {
+  // Nothing comes up in the middle of a trial: the drill itself says what it waits for.
+  if (!now || window.location.pathname.startsWith("/practice/drill")) {
     return null;
   }
   return (

@@ -14,7 +14,7 @@ from zirkel.core.practice.exercises import EXERCISES, LINES
 from zirkel.core.practice.exercises.base import Line
 from zirkel.core.practice.eye import NO_CHANGE_KNOWN, Eye
 from zirkel.core.practice.guesses import EVERY_LINE, USUAL, as_trials
-from zirkel.core.practice.history import history
+from zirkel.core.practice.history import history, months
 from zirkel.core.practice.today import Drill, drill_of, sequence, todays
 from zirkel.core.practice.trials import BEGIN, Trial, day_of
 from zirkel.core.words.practice import (
@@ -85,6 +85,14 @@ class DayMark(BaseModel):
     date: str
 
 
+class MonthShown(BaseModel):
+    """What the eye erred by over four weeks from a date on, with its standard deviation."""
+
+    date: str
+    error: float
+    sd: float
+
+
 class LineShown(BaseModel):
     """One line of the record. Errors are in percent, degrees, steps or units (`unit`); `reach` is
     how far the plot goes to either side."""
@@ -105,6 +113,9 @@ class LineShown(BaseModel):
     dots: list[Dot]
     history: list[EyeThen]
     days: list[DayMark]
+    months: list[MonthShown]
+    good: float
+    """What is good enough at the easel."""
 
 
 class ExerciseShown(BaseModel):
@@ -281,6 +292,11 @@ def _line(line: Line, trials: Sequence[Trial], eye: Eye | None) -> LineShown:
             for i, date in enumerate(dates)
             if i == 0 or date != dates[i - 1]
         ],
+        months=[
+            MonthShown(date=_date(each.day), error=each.error * factor, sd=each.sd * factor)
+            for each in months(ordered, line.usual)
+        ],
+        good=line.good_enough * factor,
     )  # fmt: skip
 
 

@@ -12,6 +12,7 @@ from zirkel.core.practice.choices import SHOWN
 from zirkel.core.practice.estimate import read_record
 from zirkel.core.practice.exercises import EXERCISES, LINES
 from zirkel.core.practice.exercises.base import HARDEST
+from zirkel.core.practice.history import months
 from zirkel.core.practice.steps import (
     HIT,
     PLAIN_OF,
@@ -149,6 +150,22 @@ class HeadTurned(unittest.TestCase):
             side = seen["nose_base"][0] - (x.min() + x.max()) / 2
             if abs(posed.truth[0]) >= 10:
                 self.assertGreater(side * posed.truth[0], 0.0)
+
+
+class Months(unittest.TestCase):
+    def test_each_four_weeks_stand_by_themselves_and_few_trials_for_nothing(self):
+        rng = np.random.default_rng(2)
+        made = []
+        for month_, spread in enumerate((0.06, 0.06, 0.02)):
+            days = 28.0 * month_ + rng.uniform(0.0, 28.0, 40)
+            made += answers(SimulatedEye(0.0, spread, slips=0.0), HALF, [0.5] * 40, days, rng)
+        found = months(made, HALF.usual)
+        self.assertEqual(len(found), 3)
+        self.assertLess(found[-1].error, 0.6 * found[0].error)
+        for each in found:
+            self.assertGreater(each.sd, 0.0)
+        self.assertEqual(months(made[:5], HALF.usual), [])
+        self.assertEqual(months([], HALF.usual), [])
 
 
 class Corners(unittest.TestCase):

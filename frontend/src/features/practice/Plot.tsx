@@ -3,6 +3,7 @@ import { useId, useRef } from "react";
 import type { RecordLine } from "../../api/types";
 import { useSize } from "../../shared/useSize";
 import styles from "./Plot.module.css";
+import { dated, niceBelow, said } from "./plotWords";
 
 const SURE = 1.96;
 const EDGE = { left: 8, right: 74, top: 10, bottom: 26 };
@@ -133,23 +134,4 @@ function Days({ line, x, high, bottom }: DaysProps) {
       })}
     </g>
   );
-}
-
-function dated(date: string): string {
-  return new Date(`${date}T12:00:00Z`).toLocaleDateString("en-GB", {
-    day: "numeric",
-    month: "short",
-  });
-}
-
-/** The largest of 1, 2, 5, 10, 20 … and their tenths that is not larger. */
-function niceBelow(most: number): number {
-  const ten = 10 ** Math.floor(Math.log10(most));
-  return ten * ([5, 2, 1].find((each) => each * ten <= most) ?? 1);
-}
-
-function said(value: number, line: RecordLine): string {
-  const sign = line.choice || value === 0 ? "" : value < 0 ? "−" : "+";
-  const size = Math.abs(value).toLocaleString("en-GB", { maximumFractionDigits: 2 });
-  return `${sign}${size}${line.unit === "°" ? "°" : ` ${line.unit}`}`;
 }

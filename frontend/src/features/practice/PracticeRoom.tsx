@@ -11,6 +11,7 @@ import { ExerciseSign, Sign } from "../../shared/drawn";
 import { FilePicker } from "../../shared/FilePicker";
 import buttons from "../../shared/LinkButton.module.css";
 import { useArtist } from "../../shared/useArtist";
+import { Months } from "./Months";
 import { Plot } from "./Plot";
 import styles from "./Practice.module.css";
 
@@ -40,7 +41,7 @@ function All({ room }: { room: Room }) {
   return (
     <main className={styles.room} data-trials={room.trials}>
       <div className={styles.side}>
-        <section className={styles.today} aria-label="Today">
+        <section className={styles.today} aria-label="Today" data-unprinted>
           <h1>Today, about {minutes === 1 ? "one minute" : `${minutes} minutes`}</h1>
           {room.habits.map((each) => (
             <p key={each}>{each}</p>
@@ -105,7 +106,7 @@ function Row({ exercise }: { exercise: PracticeExercise }) {
     return null;
   }
   return (
-    <li>
+    <li data-unprinted={line.dots.length === 0 || undefined}>
       <Link className={styles.row} to={`/practice?exercise=${exercise.name}`}>
         <ExerciseSign exercise={exercise.name} />
         <div>
@@ -159,6 +160,7 @@ function Known({ exercise }: { exercise: PracticeExercise }) {
             {line.lean} {line.spread} {line.change}
           </p>
           <Plot line={line} size={exercise.lines.length > 1 ? "usual" : "large"} />
+          <Months line={line} />
         </section>
       ))}
       <p className={styles.legend}>
@@ -194,9 +196,6 @@ function Record({ room }: { room: Room }) {
           {take.error instanceof ApiError ? take.error.problem.detail : take.error.message}
         </p>
       )}
-      {room.lends.map((each) => (
-        <p key={each}>{each}</p>
-      ))}
       <div className={styles.actions}>
         {room.trials > 0 && <Button onClick={() => window.print()}>Print it</Button>}
         {room.trials > 0 && (
@@ -213,7 +212,15 @@ function Record({ room }: { room: Room }) {
           Take in a record
         </FilePicker>
       </div>
-      <Link to="/practice/series" className={buttons.plain}>
+      {room.lends.length > 0 && (
+        <details>
+          <summary>What it lends to bench and recipe</summary>
+          {room.lends.map((each) => (
+            <p key={each}>{each}</p>
+          ))}
+        </details>
+      )}
+      <Link to="/practice/series" className={buttons.plain} data-unprinted>
         Series: studies from easy to hard
       </Link>
     </section>

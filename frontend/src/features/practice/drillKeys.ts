@@ -18,6 +18,6 @@ export const KEYS = [
   { keys: "← → ↑ ↓", does: "move the answer; with Shift, faster" },
   { keys: "0–9 : / .", does: "type a count (1 3/8) or an hour (1:30)" },
   { keys: "Enter", does: "answer; then the next one" },
-  { keys: "Space", does: "in a block-in: set the landmark where the cross is" },
+  { keys: "Space", does: "where several are placed: set the next one where the cross is" },
   { keys: "Esc", does: "take back what is typed, or stop" },
 ];

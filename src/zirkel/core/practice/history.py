@@ -42,3 +42,35 @@ def history(trials: Sequence[Trial], usual: float | None = None) -> list[Standin
                          eye.spread_sd or 0.0)
             )  # fmt: skip
     return made
+
+
+MONTH_DAYS = 28.0
+MOST_MONTHS = 24
+FEWEST_IN_A_MONTH = 8
+
+
+@dataclass(frozen=True, slots=True)
+class Month:
+    """What the eye erred by over four weeks from a day on, bias and all, with its sd."""
+
+    day: float
+    error: float
+    sd: float
+
+
+def months(trials: Sequence[Trial], usual: float | None = None) -> list[Month]:
+    """The error of each four weeks by themselves, counted back from the last trial, the earliest
+    first; none of those with too few trials."""
+    if not trials:
+        return []
+    last = max(each.day for each in trials)
+    made = []
+    for number in reversed(range(MOST_MONTHS)):
+        end = last - MONTH_DAYS * number
+        own = [each for each in trials if end - MONTH_DAYS < each.day <= end]
+        eye = read_eye(own, usual) if len(own) >= FEWEST_IN_A_MONTH else None
+        if eye is None or eye.error is None or eye.spread is None:
+            continue
+        error = eye.spread if own[0].choice else eye.error
+        made.append(Month(end - MONTH_DAYS, error, eye.spread_sd or 0.0))
+    return made

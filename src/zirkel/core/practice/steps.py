@@ -9,7 +9,7 @@ by those the record is kept, since an eye that is asked harder things errs by mo
 worse.
 
 *Forced choices.* What teaches is a difference of which seven to eight of ten are seen; what
-measures is larger (see `choices`). Every fourth is shown to measure, the others to teach.
+measures is larger (see `choices`). Every third is shown to measure, the others to teach.
 """
 
 from __future__ import annotations
@@ -27,10 +27,10 @@ HIT = 1.15
 """A normal error is within so many of its standard deviations three times of four."""
 
 SEEN = 0.75
-TO_MEASURE = 4
+TO_MEASURE = 3
 PLAIN_OF = 2
 
-LATEST_CHOICES = 96
+LATEST_CHOICES = 64
 """Trials that the next forced choice is chosen by: an eye changes, and older ones tell less."""
 
 SMALLEST, LARGEST = 0.05, 5.0

@@ -43,7 +43,7 @@ class Fitted:
 class BlockIn(Exercise):
     """A scene with twelve numbered landmarks; each to be set in the empty frame, in that order."""
 
-    name, title = "block_in", "Block in twelve landmarks"
+    name, title = "block_in", "Block in the landmarks"
     trains = "Everything at once and against time: the proportions of the whole, before any part."
     lines = (
         Line("block_in", "Block in: each landmark", "share", "", "", usual=0.03, good=0.02,
