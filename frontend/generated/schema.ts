@@ -4087,21 +4087,19 @@ export interface components {
         };
         /**
          * FlatToneShown
-         * @description A flat tone of the plan, lightest first, and how it is laid.
+         * @description A flat tone of the plan, lightest first.
          */
         FlatToneShown: {
             /** Areas */
             areas: string[];
+            /** Bare */
+            bare: boolean;
             /** Grey */
             grey: string;
             /** Number */
             number: number;
-            /** Said */
-            said: string;
             /** Said Tone */
             said_tone: string;
-            /** Turn */
-            turn: number | null;
         };
         /**
          * FrameTouch
@@ -8303,6 +8301,8 @@ export interface components {
             groups: number;
             /** Layers */
             layers: string[];
+            /** Laying */
+            laying: string[];
             /** Loose */
             loose: string | null;
             /** Media */
@@ -8311,8 +8311,6 @@ export interface components {
             media_trouble: string[];
             /** Mixed */
             mixed: string | null;
-            /** Order */
-            order: string;
             /** Overlaps */
             overlaps: components["schemas"]["OverlapShown"][];
             /** Paper Grey */

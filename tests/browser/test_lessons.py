@@ -22,11 +22,12 @@ class AClass(BrowserCase):
             service_workers="block",
         )
         self.addCleanup(context.close)
+        context.set_default_timeout(90_000)
         page = context.new_page()
         page.goto(address)
         page.get_by_label("Your name").fill(name)
         page.get_by_role("button", name="Join").click()
-        page.wait_for_url(re.compile(r"/studies/\d+$"))
+        page.wait_for_url(re.compile(r"/studies/\d+$"), wait_until="commit")
         return page
 
     def test_five_join_sight_and_hang_on_the_wall(self):

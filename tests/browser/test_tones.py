@@ -54,7 +54,7 @@ class Tone(BrowserCase):
         expect(room.locator("svg[data-flat=true] g[data-area-drawn]")).to_have_count(14)
         self.page.get_by_text("Plan", exact=True).click()
         expect(room.locator("[data-flat]").nth(1)).to_be_visible()
-        expect(room).to_contain_text("the darkest last")
+        expect(room.locator("[data-laying] li").last).to_contain_text("Never over the dark")
         expect(room).to_contain_text("ventilation")
         with self.page.expect_download() as kept:
             self.page.get_by_role("button", name="Picture").click()

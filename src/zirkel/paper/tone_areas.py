@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from zirkel.core.study import Study
 from zirkel.core.tones.grey import grey_of
+from zirkel.core.tones.media import MediumData
 from zirkel.core.tones.plan import FlatTone, TonePlan
 from zirkel.core.tones.shares import polygon_area
 from zirkel.core.worked import Worked
@@ -24,8 +25,13 @@ class FlatArea:
 
 def tone_plan(worked: Worked) -> TonePlan:
     """The study's plan of tones, by what ships of its medium."""
+    return worked.plan_tones(tone_medium(worked))
+
+
+def tone_medium(worked: Worked) -> MediumData | None:
+    """What ships of the study's medium."""
     chosen = worked.study.tone_medium
-    return worked.plan_tones(shipped_media().get(chosen.name or "") if chosen else None)
+    return shipped_media().get(chosen.name or "") if chosen else None
 
 
 def flat_areas(worked: Worked, plan: TonePlan) -> list[FlatArea]:

@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 from zirkel.core.tones.grey import grey_of
-from zirkel.core.words.tones import say_flat, say_order, say_step
+from zirkel.core.tones.laying import laying
+from zirkel.core.words.laying import say_laying
+from zirkel.core.words.tones import say_step
 from zirkel.core.worked import Worked
 from zirkel.errors import BadInput
 from zirkel.paper.base import Paper, own_page
 from zirkel.paper.marks_sheet import MOST_PAGE_MM
 from zirkel.paper.page import LINE, Page
-from zirkel.paper.tone_areas import flat_areas, has_tones, tone_plan
+from zirkel.paper.tone_areas import flat_areas, has_tones, tone_medium, tone_plan
 
 EDGE, SWATCH, ROW = 18.0, 16.0, 24.0
 
@@ -35,22 +37,28 @@ def tone_sheet(worked: Worked) -> bytes:
     y = paper.head(
         EDGE, page[0] - 2 * EDGE, study.title, "The plan of tones: what to lay, in which order"
     )
-    y = paper.wrapped(EDGE, y, page[0] - 2 * EDGE, say_order(plan), 4.0, serif=True) + 4.0
-    laid = sorted(plan.flat, key=lambda each: (each.turn is None, each.turn or 0))
-    for each in laid:
+    for each in plan.flat:
         corners = [(EDGE, y), (EDGE + SWATCH, y), (EDGE + SWATCH, y + SWATCH), (EDGE, y + SWATCH)]
         paper.area(corners, grey_of(each.on_sheet))
         paper.box(EDGE, y, SWATCH, SWATCH, LINE, 0.2)
-        turn = "bare" if each.turn is None else str(each.turn)
-        paper.text(EDGE + SWATCH + 6.0, y + 5.5, turn, 5.0, strong=True)
-        paper.text(EDGE + SWATCH + 6.0, y + 11.0, f"step {say_step(each.on_sheet)}", 3.2)
+        paper.text(EDGE + SWATCH + 6.0, y + 5.5, f"step {say_step(each.on_sheet)}", 3.8)
+        own = "; ".join(names.get(name, name) for name in each.areas)
         below = paper.wrapped(
-            EDGE + SWATCH + 26.0, y + 5.0, 126.0, say_flat(each, plan, names), 3.8
+            EDGE + SWATCH + 26.0, y + 5.0, 126.0, f"{own} (paper)" if each.bare else own, 3.8
         )
         y = max(y + ROW, below + 4.0)
         if y > page[1] - 40.0:
             paper.turn_page(*page)
             y = 20.0
+    data = tone_medium(worked)
+    way = "layers" if data is None else data.way
+    for number, said in enumerate(say_laying(laying(plan, data, worked.shares), names, way)):
+        if y > page[1] - 30.0:
+            paper.turn_page(*page)
+            y = 20.0
+        if number:
+            paper.text(EDGE, y, f"{number}.", 4.0, strong=True)
+        y = paper.wrapped(EDGE + 8.0, y, page[0] - 2 * EDGE - 8.0, said, 4.0) + 3.0
     paper.proof_bar(EDGE, page[1] - 8.0)
     return paper.done()
 

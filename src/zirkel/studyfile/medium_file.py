@@ -48,6 +48,11 @@ class MediumFile(_Strict):
     sticks: list[FileStick] = Field(min_length=1, max_length=40)
     white: FileWhite | None = None
     cautions: list[Note] = Field(default_factory=list, max_length=20)
+    way: Literal["layers", "rubbed", "toned", "wash"] | None = None
+    ground: Name | None = None
+    rubbed_to: Tone = 4.5
+    lift: Name = "kneaded eraser"
+    accents_from: Tone = 7.0
 
 
 def read_medium(data: bytes) -> MediumData:
@@ -61,7 +66,8 @@ def read_medium(data: bytes) -> MediumData:
     sticks = tuple(Stick(each.name, each.darkest) for each in file.sticks)
     made = MediumData(
         file.name, file.title, file.paper, file.lightest, file.darkest, file.layer, sticks, white,
-        tuple(file.cautions),
+        tuple(file.cautions), file.way or ("layers" if white is None else "toned"),
+        file.ground or file.sticks[0].name, file.rubbed_to, file.lift, file.accents_from,
     )  # fmt: skip
     problem = made.problem()
     if problem:

@@ -14,19 +14,19 @@ from zirkel.core.subject.flat import on_picture
 from zirkel.core.subject.picture import picture_of
 from zirkel.core.tones.grey import grey_of
 from zirkel.core.tones.groups import MOST_GROUPS
+from zirkel.core.tones.laying import laying
 from zirkel.core.tones.media import MediumData
 from zirkel.core.tones.plan import USUAL_GROUPS, TonePlan
 from zirkel.core.tones.shares import crosses_itself
 from zirkel.core.tones.what_next import NextComparison
+from zirkel.core.words.laying import say_laying
 from zirkel.core.words.tones import (
     say_anchor,
     say_crossing,
     say_difference,
-    say_flat,
     say_lines,
     say_loose,
     say_mixed,
-    say_order,
     say_question,
     say_reading,
     say_step,
@@ -96,14 +96,13 @@ class QuestionShown(BaseModel):
 
 
 class FlatToneShown(BaseModel):
-    """A flat tone of the plan, lightest first, and how it is laid."""
+    """A flat tone of the plan, lightest first."""
 
     number: int
     said_tone: str
     grey: str
     areas: list[str]
-    said: str
-    turn: int | None
+    bare: bool
 
 
 class MediumShown(BaseModel):
@@ -143,7 +142,8 @@ class ToneRoom(BaseModel):
     groups: int
     flat: list[FlatToneShown]
     mixed: str | None
-    order: str
+    laying: list[str]
+    """How the tones are laid, pass by pass; the first line says how to begin."""
     media: list[MediumShown]
     media_trouble: list[str]
     """What is wrong with the artist's own media files."""
@@ -177,7 +177,8 @@ def open_tones(store: Store, study_id: int, groups: int = USUAL_GROUPS) -> ToneR
     stored = store.get(study_id)
     worked, study = stored.worked, stored.study
     found = worked.tones
-    plan = worked.plan_tones(medium_data(store, study), groups)
+    data = medium_data(store, study)
+    plan = worked.plan_tones(data, groups)
     names = {each.id: each.name for each in study.tone_areas}
     shapes = {each.id: each.name for each in study.shapes}
     marks = {each.id: each.name for each in study.landmarks}
@@ -206,12 +207,17 @@ def open_tones(store: Store, study_id: int, groups: int = USUAL_GROUPS) -> ToneR
         flat=[
             FlatToneShown(
                 number=each.number, said_tone=say_step(each.on_sheet), grey=grey_of(each.on_sheet),
-                areas=list(each.areas), said=say_flat(each, plan, names), turn=each.turn,
+                areas=list(each.areas), bare=each.bare,
             )
             for each in plan.flat
         ],
-        mixed=say_mixed(plan, _parted_at(worked)),
-        order=say_order(plan),
+        mixed=say_mixed(
+            plan, {each.id: each.side for each in study.tone_areas if each.side},
+            _parted_at(worked), names,
+        ),
+        laying=say_laying(
+            laying(plan, data, worked.shares), names, "layers" if data is None else data.way
+        ),
         media=_media(store, study),
         media_trouble=list(own_media(store.folder / "media")[1]),
         overlaps=[

@@ -11,10 +11,12 @@ from zirkel.core.light import Medium, ToneArea, ToneReading
 from zirkel.core.study import Landmark, Shape, Sheet, Study
 from zirkel.core.tones.estimate import estimate
 from zirkel.core.tones.groups import flat_tones, on_sheet, two_families
+from zirkel.core.tones.laying import WAYS, laying
 from zirkel.core.tones.overlaps import fading, layers_of
 from zirkel.core.tones.plan import plan_tones
 from zirkel.core.tones.shares import crosses_itself, polygon_area, shares_of
 from zirkel.core.tones.suggest import suggest_areas
+from zirkel.core.words.laying import BEGIN, say_laying
 from zirkel.media import shipped_media
 
 TONES = st.lists(st.floats(1.0, 9.0), min_size=1, max_size=8)
@@ -88,20 +90,65 @@ class InTheMedium(unittest.TestCase):
         data = shipped_media()[medium]
         return plan_tones(areas, estimate(areas, readings), {}, data.medium, data, count)
 
-    def test_white_paper_goes_from_light_to_dark(self):
-        plan = self.planned("pencil_white", 4)
-        self.assertEqual([each.turn for each in plan.flat], [None, 1, 2, 3])
-        self.assertTrue(plan.flat[0].bare)
-        self.assertEqual([each.stick for each in plan.flat], [None, "HB", "2B", "4B"])
-        self.assertEqual(sorted(each.layers for each in plan.flat), [0, 4, 5, 8])
+    def laid(self, medium, count=4, shares=None):
+        plan = self.planned(medium, count)
+        return laying(plan, shipped_media()[medium], shares or {})
 
-    def test_toned_paper_goes_both_ways_the_darkest_last(self):
-        plan = self.planned("chalks_toned", 4)
-        lightest, middle, dark, darkest = plan.flat
-        self.assertEqual((lightest.stick, lightest.turn), ("white chalk", 1))
-        self.assertTrue(middle.bare)
-        self.assertEqual((dark.turn, darkest.turn), (2, 3))
-        self.assertEqual(darkest.stick, "black chalk")
+    def test_pencil_goes_from_light_to_dark_each_through_all_that_is_darker(self):
+        found = self.laid("pencil_white")
+        self.assertEqual(found.bare, ("a",))
+        self.assertEqual([each.areas for each in found.passes],
+                         [("b", "c", "d"), ("c", "d"), ("d",)])  # fmt: skip
+        self.assertEqual([each.tool for each in found.passes], ["HB", "2B", "4B"])
+        # Each on what lies there: not every tone from bare paper.
+        self.assertEqual([each.layers for each in found.passes], [4, 2, 3])
+        for one, after in pairwise(found.passes):
+            self.assertEqual(one.end, after.begin)
+
+    def test_charcoal_is_rubbed_to_the_middle_massed_lifted_and_the_blackest_last(self):
+        found = self.laid("charcoal_white")
+        acts = [each.act for each in found.passes]
+        self.assertEqual(acts, ["ground", "lay", "lift", "accent"])
+        self.assertEqual(found.bare, ())
+        ground, mass, lift, accent = found.passes
+        self.assertTrue(3.5 <= ground.end <= 5.5)
+        self.assertEqual((mass.areas, lift.areas, accent.areas), (("c", "d"), ("a",), ("d",)))
+        self.assertEqual((lift.tool, accent.tool), ("kneaded eraser", "compressed charcoal"))
+        self.assertLess(lift.end, lift.begin)
+        # Where most is light the ground is lighter.
+        light = self.laid("charcoal_white", shares={"a": 0.9})
+        self.assertEqual(light.passes[0].end, 3.5)
+
+    def test_toned_paper_is_left_and_white_comes_last_above_it_alone(self):
+        found = self.laid("chalks_toned")
+        self.assertEqual(found.bare, ("b",))
+        self.assertEqual([each.act for each in found.passes], ["lay", "lay", "white"])
+        self.assertEqual(found.passes[-1].areas, ("a",))
+        self.assertEqual(found.passes[-1].tool, "white chalk")
+        self.assertFalse(any(each.act == "lift" for each in found.passes))
+
+    def test_every_medium_reaches_every_tone_and_leaves_none_out(self):
+        for name, data in shipped_media().items():
+            plan = self.planned(name, 4)
+            found = laying(plan, data, {})
+            reached = {area: each.end for each in found.passes for area in each.areas}
+            for flat in plan.flat:
+                for area in flat.areas:
+                    ends = reached.get(area, data.paper)
+                    if data.way == "rubbed" and area not in reached:
+                        ends = found.passes[0].end
+                    self.assertAlmostEqual(ends, flat.on_sheet, delta=0.51, msg=(name, area))
+            told = say_laying(found, {}, data.way)
+            self.assertEqual(len(told), 1 + len(found.passes) + bool(found.bare))
+            for said in told:
+                self.assertRegex(said, r"^[A-Z0-9].*\.$")
+        self.assertEqual(set(WAYS), set(BEGIN))
+
+    def test_a_medium_of_which_nothing_is_known_is_one_grade(self):
+        found = laying(self.planned("pencil_white", 4), None, {})
+        told = say_laying(found, {"d": "Under the pot"}, "layers")
+        self.assertTrue(told[-1].startswith("One grade, "), told)
+        self.assertIn("Under the pot alone. Then no more", told[-1])
 
     def test_light_and_shadow_together_are_told(self):
         self.assertTrue(self.planned("pencil_white", 1).mixed)

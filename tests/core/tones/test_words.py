@@ -4,7 +4,7 @@ import unittest
 
 from zirkel.core.light import Medium, ToneArea, ToneReading
 from zirkel.core.tones.estimate import ToneDoubt, estimate
-from zirkel.core.tones.groups import Crossing, Families
+from zirkel.core.tones.groups import Crossing
 from zirkel.core.tones.overlaps import layers_of
 from zirkel.core.tones.plan import FlatTone, TonePlan
 from zirkel.core.tones.what_next import NextComparison
@@ -15,11 +15,9 @@ from zirkel.core.words.tones import (
     say_crossing,
     say_difference,
     say_fading,
-    say_flat,
     say_layers,
     say_loose,
     say_mixed,
-    say_order,
     say_question,
     say_reading,
     say_step,
@@ -29,12 +27,8 @@ from zirkel.core.words.tones import (
 NAMES = {"a": "Can, lit side", "b": "Bench", "c": "Pot"}
 
 
-def plan(medium, mixed=False):
-    return TonePlan((), {}, Families(None, ()), medium, mixed)
-
-
-def flat(on_sheet, stick="HB", layers=2, bare=False, areas=("b", "c")):
-    return FlatTone(1, on_sheet, on_sheet, areas, bare, stick, layers, None if bare else 1)
+def flat(on_sheet, areas):
+    return FlatTone(1, on_sheet, on_sheet, areas, False)
 
 
 class Readings(unittest.TestCase):
@@ -77,8 +71,9 @@ class Doubts(unittest.TestCase):
         self.assertEqual(head, "“Can, lit side” much darker than Bench?")
         self.assertEqual(
             detail,
-            "The others have “Can, lit side” a little lighter. Round in a circle: “Can, lit side” "
-            "over Bench over Pot over “Can, lit side”. Look again with half-closed eyes.",
+            "The others have “Can, lit side” a little lighter. Round in a circle: “Can, lit side”, "
+            "darker than Bench, darker than Pot, darker than “Can, lit side”. Look again with "
+            "half-closed eyes.",
         )
 
     def test_without_a_chain_and_of_the_card(self):
@@ -126,34 +121,21 @@ class WhatIsKnown(unittest.TestCase):
 
 
 class Planned(unittest.TestCase):
-    WHITE, TONED = Medium(1.0, 1.0, 7.5), Medium(4.5, 1.5, 8.5)
+    WHITE = Medium(1.0, 1.0, 7.5)
 
-    def test_how_a_tone_is_laid(self):
-        for tone, medium, said in (
-            (flat(4.0), self.WHITE, "Bench; Pot: HB, 2 light layers, without pressing."),
-            (flat(4.0, layers=1), self.WHITE, "Bench; Pot: HB, one light layer, without pressing."),
-            (flat(1.0, bare=True), self.WHITE, "Bench; Pot: leave the paper bare."),
-            (flat(2.0, "white chalk"), self.TONED,
-             "Bench; Pot: white chalk, 2 light layers, without pressing."),
-            (flat(2.0, None), self.TONED, "Bench; Pot: white, 2 light layers, without pressing."),
-            (
-                flat(6.0, None),
-                self.WHITE,
-                "Bench; Pot: one grade, 2 light layers, without pressing.",
-            ),
-        ):  # fmt: skip
-            self.assertEqual(say_flat(tone, plan(medium), NAMES), said)
-
-    def test_the_order_of_laying(self):
-        self.assertIn("From light to dark", say_order(plan(self.WHITE)))
-        self.assertIn("both ways", say_order(plan(self.TONED)))
-        for medium in (self.WHITE, self.TONED):
-            self.assertIn("darkest last", say_order(plan(medium)))
-
-    def test_light_and_shadow_in_one_tone(self):
-        self.assertIsNone(say_mixed(plan(self.WHITE), 3))
-        self.assertIn("5 tones keep them apart", say_mixed(plan(self.WHITE, True), 5))
-        self.assertIn("which areas cross first", say_mixed(plan(self.WHITE, True), None))
+    def test_light_and_shadow_in_one_tone_are_named_and_never_a_dead_end(self):
+        sides = {"a": "light", "b": "shadow"}
+        apart = TonePlan((flat(2.0, ("a",)), flat(5.0, ("b",))), {}, None, self.WHITE, False)
+        self.assertIsNone(say_mixed(apart, sides, 3, NAMES))
+        one = TonePlan((flat(3.0, ("a", "b", "c")),), {}, None, self.WHITE, True)
+        self.assertEqual(
+            say_mixed(one, sides, 5, NAMES),
+            "In so few tones “Can, lit side”, in the light, and Bench, in shadow, are one. "
+            "5 tones keep them apart.",
+        )
+        never = say_mixed(one, sides, None, NAMES)
+        self.assertIn("no number of tones parts them", never)
+        self.assertIn("within the thing", never)
 
 
 class InFront(unittest.TestCase):

@@ -1,6 +1,6 @@
 // Something given to a class: a scene or one's own study, and what is asked of it.
 import { useQueryClient } from "@tanstack/react-query";
-import { Button, Input, Select } from "antd";
+import { Button, Input } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { ApiError } from "../../api/client";
@@ -53,16 +53,19 @@ export function Give({ data }: { data: LessonList }) {
       {data.studies.length > 0 && (
         <div className={styles.own}>
           Or what a study of your own is of, a photograph or a plate too:
-          <Select
-            size="large"
+          <select
+            className="field"
             aria-label="A study of your own"
-            placeholder="None"
-            allowClear
-            style={{ minWidth: 280 }}
-            options={data.studies.map((each) => ({ value: each.id, label: each.title }))}
-            value={study}
-            onChange={(id) => setStudy(id ?? null)}
-          />
+            value={study ?? ""}
+            onChange={(event) => setStudy(Number(event.target.value) || null)}
+          >
+            <option value="">None</option>
+            {data.studies.map((each) => (
+              <option key={each.id} value={each.id}>
+                {each.title}
+              </option>
+            ))}
+          </select>
         </div>
       )}
       {more && <TaskForm data={data} draft={draft} set={set} />}

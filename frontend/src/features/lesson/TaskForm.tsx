@@ -1,5 +1,5 @@
 // What the class is asked: what to hand in, with what, until when, and what to look for.
-import { Button, Select } from "antd";
+import { Button } from "antd";
 import type { LessonList } from "../../api/types";
 import { Choice } from "../../shared/Choice";
 import { PictureUpload } from "../../shared/PictureUpload";
@@ -31,10 +31,6 @@ const TRUTH = [
 ] as const;
 
 export function TaskForm({ data, draft, set }: Props) {
-  const schools = [
-    { value: "", label: "As it is" },
-    ...data.schools.map(([value, label]) => ({ value, label })),
-  ];
   return (
     <div className={styles.form}>
       <span>To hand in</span>
@@ -91,14 +87,19 @@ export function TaskForm({ data, draft, set }: Props) {
       </div>
       <span>School</span>
       <div className={styles.row}>
-        <Select
-          size="large"
+        <select
+          className="field"
           aria-label="School"
-          style={{ minWidth: 240 }}
-          options={schools}
           value={draft.method ?? ""}
-          onChange={(method) => set({ method: method || null })}
-        />
+          onChange={(event) => set({ method: event.target.value || null })}
+        >
+          <option value="">As it is</option>
+          {data.schools.map(([school, title]) => (
+            <option key={school} value={school}>
+              {title}
+            </option>
+          ))}
+        </select>
         <label>
           <input
             type="checkbox"

@@ -6,6 +6,7 @@ import { api } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { Bench, Change, ToneRoom } from "../../api/types";
 import { download } from "../../shared/download";
+import own from "./Plan.module.css";
 import styles from "./Tone.module.css";
 
 type Props = {
@@ -20,7 +21,7 @@ export function PlanPane({ bench, room, groups, onGroups, tell }: Props) {
   const [checked, setChecked] = useState(false);
   const drawn = useQuery({ ...queries.drawnTones(bench), enabled: checked });
   const chosen = room.media.find((each) => each.chosen);
-  const laid = [...room.flat].sort((a, b) => (a.turn ?? 99) - (b.turn ?? 99));
+  const [begin, ...passes] = room.laying;
   return (
     <>
       <label className={styles.field}>
@@ -69,17 +70,25 @@ export function PlanPane({ bench, room, groups, onGroups, tell }: Props) {
       {room.flat.length > 0 ? (
         <>
           {room.mixed && <p className={styles.bad}>{room.mixed}</p>}
-          <p className={styles.note}>{room.order}</p>
           <ol className={styles.flat}>
-            {laid.map((each) => (
+            {room.flat.map((each) => (
               <li key={each.number} data-flat={each.number}>
                 <i style={{ background: each.grey }} />
-                <b>{each.turn ?? "–"}</b>
+                <b>{each.said_tone}</b>
                 <span>
-                  {each.said}
-                  <small>step {each.said_tone}</small>
+                  {each.areas
+                    .map((id) => room.areas.find((one) => one.id === id)?.name ?? id)
+                    .join("; ")}
+                  {each.bare && <small>as the paper is</small>}
                 </span>
               </li>
+            ))}
+          </ol>
+          <h3>How it is laid</h3>
+          <p className={styles.note}>{begin}</p>
+          <ol className={own.laying} data-laying>
+            {passes.map((each) => (
+              <li key={each}>{each}</li>
             ))}
           </ol>
         </>

@@ -29,6 +29,14 @@ class MediumData:
     sticks: tuple[Stick, ...]
     white: tuple[str, float] | None = None
     cautions: tuple[str, ...] = ()
+    way: str = "layers"
+    """How it is laid (see `laying`): layers, rubbed, toned or wash."""
+    ground: str = ""
+    """What the paper is rubbed with, for a medium that is."""
+    rubbed_to: float = 4.5
+    lift: str = "kneaded eraser"
+    accents_from: float = 7.0
+    """Tones from which a rubbed medium's darkest is laid alone and last."""
 
     def problem(self) -> str | None:
         """What doesn't fit together, in words."""

@@ -9,7 +9,7 @@ from zirkel.core.tones.drawn import Drawn
 from zirkel.core.tones.estimate import Estimate, Seen, ToneDoubt
 from zirkel.core.tones.groups import Crossing
 from zirkel.core.tones.overlaps import Layers
-from zirkel.core.tones.plan import FlatTone, TonePlan
+from zirkel.core.tones.plan import TonePlan
 from zirkel.core.tones.what_next import NextComparison
 
 Names = Mapping[str, str]
@@ -73,7 +73,7 @@ def say_tone_doubt(
     first = called(reading.first or "", names)
     others = f"The others have {first} {say_difference(doubt.expected)}."
     if len(doubt.cycle) > 2:
-        chain = " over ".join(called(name, names) for name in (*doubt.cycle, doubt.cycle[0]))
+        chain = ", darker than ".join(called(name, names) for name in (*doubt.cycle, doubt.cycle[0]))
         return head, f"{others} Round in a circle: {chain}. Look again with half-closed eyes."
     return head, f"{others} Look again with half-closed eyes."
 
@@ -113,39 +113,26 @@ def say_crossing(each: Crossing, names: Names) -> str:
     )
 
 
-def say_flat(each: FlatTone, plan: TonePlan, names: Names) -> str:
-    """How one flat tone is laid."""
-    areas = "; ".join(names.get(name, name) for name in each.areas)
-    if each.bare:
-        return f"{areas}: leave the paper bare."
-    layers = "one light layer" if each.layers == 1 else f"{each.layers} light layers"
-    white = each.on_sheet < plan.medium.paper
-    stick = each.stick or ("white" if white else "one grade")
-    if white and each.stick is None and plan.medium.lightest >= plan.medium.paper:
-        return f"{areas}: lighter than the paper can give; leave it bare."
-    return f"{areas}: {stick}, {layers}, without pressing."
-
-
-def say_mixed(plan: TonePlan, parted_at: int | None) -> str | None:
-    """That a flat tone holds light and shadow together, and how many tones part them."""
-    if not plan.mixed:
-        return None
-    way = (
-        f"{parted_at} tones keep them apart."
-        if parted_at
-        else "No number of tones keeps them apart: look at which areas cross first."
-    )
-    return f"In so few tones light and shadow fall together. {way}"
-
-
-def say_order(plan: TonePlan) -> str:
-    """In which order flat tones are laid."""
-    if plan.medium.paper - plan.medium.lightest > 1.0:
-        return (
-            "From the paper's own tone both ways: the lights first, then the darks, the darkest "
-            "last, since the paper fills and black can't be taken back."
+def say_mixed(
+    plan: TonePlan, sides: Mapping[str, str], parted_at: int | None, names: Names
+) -> str | None:
+    """Which light and which shadow are one tone, and how many tones part them, if any do."""
+    for each in plan.flat:
+        light, shadow = (
+            next((name for name in each.areas if sides.get(name) == side), None)
+            for side in ("light", "shadow")
         )
-    return "From light to dark; the darkest last, since the paper fills and it can't be taken back."
+        if light is None or shadow is None:
+            continue
+        both = f"{called(light, names)}, in the light, and {called(shadow, names)}, in shadow,"
+        if parted_at:
+            return f"In so few tones {both} are one. {parted_at} tones keep them apart."
+        return (
+            f"{both[:1].upper()}{both[1:]} are so alike that no number of tones parts them. A dark "
+            "thing in the light may be as dark as that: judge each thing's light and shadow within "
+            "the thing. Or look at the two again."
+        )
+    return None
 
 
 def say_drawn(drawn: Drawn) -> str:
