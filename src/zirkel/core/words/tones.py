@@ -73,7 +73,9 @@ def say_tone_doubt(
     first = called(reading.first or "", names)
     others = f"The others have {first} {say_difference(doubt.expected)}."
     if len(doubt.cycle) > 2:
-        chain = ", darker than ".join(called(name, names) for name in (*doubt.cycle, doubt.cycle[0]))
+        chain = ", darker than ".join(
+            called(name, names) for name in (*doubt.cycle, doubt.cycle[0])
+        )
         return head, f"{others} Round in a circle: {chain}. Look again with half-closed eyes."
     return head, f"{others} Look again with half-closed eyes."
 
