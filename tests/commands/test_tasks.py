@@ -128,6 +128,20 @@ class Giving(TaskCase):
             make_lesson(self.store, "")
         self.assertEqual(self.store.lessons.all(), [])
 
+    def test_its_own_settings_and_sight_size_go_with_a_study_and_its_file(self):
+        number = self.plate(eye_first=True)
+        lesson = make_lesson(self.store, "", study=number, method="sight_size_flat")
+        given = given_by(self.store, lesson)
+        self.assertTrue(given.eye_first)
+        other = self.shelf()
+        taken = take_lesson_file(other, lesson_file(self.store, lesson.id)[1])
+        self.assertEqual(given_by(other, taken), given)
+
+    def test_a_picture_that_is_not_here_is_not_given(self):
+        with self.assertRaises(NotFound):
+            make_lesson(self.store, "", "wooden_mask", None, Task(picture="d" * 64))
+        self.assertEqual(self.store.lessons.all(), [])
+
     def test_given_again_it_asks_the_same_of_the_next_class(self):
         first = make_lesson(self.store, "Lean", "wooden_mask", None, Task("drawing", minutes=9))
         self.joined(first)

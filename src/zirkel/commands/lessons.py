@@ -43,7 +43,10 @@ def make_lesson(
         begun = replace(study_of_scene(found, None), title=found.title)
     asked = replace(task or Task(), lesson=None, due=None, handed_at=None)
     return _kept(
-        store, title, _by_school(store, replace(begun, eye_first=eye_first), method), asked
+        store,
+        title,
+        _by_school(store, replace(begun, eye_first=eye_first or begun.eye_first), method),
+        asked,
     )
 
 
@@ -73,8 +76,6 @@ def take_lesson_file(store: Store, data: bytes) -> Lesson:
             raise BadInput(f"pictures.{name}", "is another picture than its name says")
         made = prepared_before(picture)
         store.pictures.add(picture, made.ending, made.width, made.height)
-    for name in _pictures(study):
-        store.pictures.get(name)
     subject = study.subject
     if isinstance(subject, SimulatedSubject) and subject.scene in given.scenes:
         found = add_scene(store, given.scenes[subject.scene])
@@ -99,7 +100,10 @@ def _begun(study: Study) -> Study:
     if isinstance(subject, PictureSubject):
         # Zirkel must not read for them what they are to sight.
         subject = replace(subject, silent=True)
-    return replace(study.anew(), subject=subject, unit_mm=study.unit_mm)
+    return replace(
+        study.anew(), subject=subject, unit_mm=study.unit_mm, sight_size_mm=study.sight_size_mm,
+        unit_mm_elsewhere=study.unit_mm_elsewhere,
+    )  # fmt: skip
 
 
 def _by_school(store: Store, study: Study, method: str | None) -> Study:
@@ -116,6 +120,8 @@ def _kept(store: Store, title: str, begun: Study, task: Task) -> Lesson:
         store.scenes.get(scene)
     called = " ".join(title.split())[:200] or begun.title
     given = replace(begun, title=called, task=task)
+    for name in _pictures(given):
+        store.pictures.get(name)
     prove(given)
     return store.lessons.make(called, scene, study_to_file(given))
 
