@@ -72,7 +72,8 @@ def month(learner: Learner, seed: int, days: int = 30) -> Month:
             for _ in range(drill.trials):
                 level = next_level(drill.exercise.lines[0], made.of(drill.exercise.lines[0]))
                 for line in drill.exercise.lines:
-                    made.trials.append(_answer(made, line, level, day, rng))
+                    moment = day + 1e-6 * len(made.trials)
+                    made.trials.append(_answer(made, line, level, moment, rng))
     return made
 
 

@@ -3,6 +3,7 @@ kept by what is posed plainly."""
 
 import unittest
 from dataclasses import replace
+from itertools import count
 
 import numpy as np
 
@@ -30,8 +31,13 @@ HALF, GAP = LINES["half"], LINES["larger_gap"]
 SCENES = shipped_scenes()
 
 
+MOMENTS = count()
+
+
 def set_at(steps, error):
-    return [Trial("half", "share", float(k), 0.5, 0.5 + error, step=s) for k, s in enumerate(steps)]
+    return [
+        Trial("half", "share", float(next(MOMENTS)), 0.5, 0.5 + error, step=each) for each in steps
+    ]
 
 
 class Steps(unittest.TestCase):
@@ -45,6 +51,20 @@ class Steps(unittest.TestCase):
         fallen = [*up, *set_at([3], 1.3 * HIT * HALF.good_enough)]
         self.assertEqual(step(HALF, fallen), 2)
         self.assertEqual(step(HALF, [*fallen, *set_at([2] * 9, 0.3)]), 1)
+
+    def test_an_answer_of_many_places_is_one_answer(self):
+        line = LINES["block_in"]
+
+        def answer(day, step_, error):
+            return [Trial(line.name, line.measure, day, 0.0, error, step=step_) for _ in range(24)]
+
+        one, two = answer(1.0, 0, 0.01), answer(2.0, 1, 0.01)
+        self.assertIsNone(next_level(line, []))
+        self.assertEqual(next_level(line, one), 1.0)
+        self.assertIsNone(next_level(line, [*one, *two]))
+        self.assertEqual(step(line, two), 1)
+        good = [each for k in range(4) for each in answer(float(k), 1, 0.01)]
+        self.assertEqual(step(line, good), 2)
 
     def test_what_is_posed_plainly_counts_for_no_step_and_comes_every_other_time(self):
         plain = set_at([0] * 40, 0.0)

@@ -42,7 +42,7 @@ def next_level(line: Line, trials: Sequence[Trial]) -> float | None:
     (in the order of time); None for one that is posed plainly."""
     if line.choice:
         return _difference(line, trials[-LATEST_CHOICES:])
-    return None if len(trials) % PLAIN_OF == 0 else float(step(line, trials))
+    return None if len(_answers(trials)) % PLAIN_OF == 0 else float(step(line, trials))
 
 
 def step(line: Line, trials: Sequence[Trial]) -> int:
@@ -52,11 +52,20 @@ def step(line: Line, trials: Sequence[Trial]) -> int:
 
 def _reached(line: Line, trials: Sequence[Trial]) -> float:
     at = 1.0
-    for each in trials:
-        if each.step:
-            hit = abs(each.error) <= HIT * line.good_enough
+    for each in _answers(trials):
+        if each[0].step:
+            error = float(np.sqrt(np.mean([one.error**2 for one in each])))
+            hit = error <= HIT * line.good_enough
             at = float(np.clip(at + (UP if hit else -DOWN), 1.0, HARDEST))
     return at
+
+
+def _answers(trials: Sequence[Trial]) -> list[list[Trial]]:
+    """The trials of each answer: one that places many points adds many, at one moment."""
+    found: dict[float, list[Trial]] = {}
+    for each in trials:
+        found.setdefault(each.day, []).append(each)
+    return list(found.values())
 
 
 def _difference(line: Line, trials: Sequence[Trial]) -> float:
