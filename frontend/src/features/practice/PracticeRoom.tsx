@@ -180,11 +180,17 @@ function Record({ room }: { room: Room }) {
   });
   return (
     <section className={styles.record} aria-label="The record">
-      <ArtistChoice />
+      <div data-unprinted>
+        <ArtistChoice />
+      </div>
+      <p data-printed-only>
+        {room.artists.find((each) => each.id === room.artist)?.name || "The eye's record"},{" "}
+        {new Date().toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}
+      </p>
       <p>
         {room.trials === 0
           ? "Nothing is on record yet. No points, no badges: only what your eye does, and how sure that is."
-          : `${room.trials} trials on record, kept whole.`}
+          : `${room.trials === 1 ? "One trial" : `${room.trials} trials`} on record, kept whole.`}
       </p>
       {take.data && (
         <p role="status">

@@ -40,7 +40,24 @@ class Fitted:
     placed: tuple[int, ...]
 
 
-class BlockIn(Exercise):
+class PlacedPoints(Exercise):
+    """Several points placed in an empty frame, at any size and place."""
+
+    def outcomes(self, posed: Posed, answer: Sequence[float]) -> list[Outcome]:
+        """Each coordinate's error after the best size, place and turn. The fit takes four of the
+        2n errors; what is left is made that much larger."""
+        fitted = fit(posed, answer)
+        n = len(fitted.placed)
+        freed = float(np.sqrt(2 * n / (2 * n - 4)))
+        return [Outcome(self.lines[0], 0.0, float(e) * freed) for e in fitted.off.ravel()]
+
+    def over(self, posed: Posed, answer: Sequence[float]) -> tuple[Piece, ...]:
+        """The truth at the size, place and turn at which they were placed: what is off looks as far
+        off as it is told."""
+        return over_at_size(posed, answer)
+
+
+class BlockIn(PlacedPoints):
     """A scene with twelve numbered landmarks; each to be set in the empty frame, in that order."""
 
     name, title = "block_in", "Block in the landmarks"
@@ -79,21 +96,9 @@ class BlockIn(Exercise):
         )  # fmt: skip
 
     def outcomes(self, posed: Posed, answer: Sequence[float]) -> list[Outcome]:
-        """Each coordinate's error after the best fit, and how much too tall it is. The fit takes
-        four of the 2n errors; what is left is made that much larger."""
-        fitted = fit(posed, answer)
-        n = len(fitted.placed)
-        freed = float(np.sqrt(2 * n / (2 * n - 4)))
-        each, tall = self.lines
-        return [
-            *(Outcome(each, 0.0, float(e) * freed) for e in fitted.off.ravel()),
-            Outcome(tall, 1.0, 1.0 + fitted.stretch),
-        ]
-
-    def over(self, posed: Posed, answer: Sequence[float]) -> tuple[Piece, ...]:
-        """The truth at the size, place and turn at which the landmarks were placed: what is off
-        looks as far off as it is told."""
-        return over_at_size(posed, answer)
+        """As of any placed points, and how much too tall it is."""
+        tall = 1.0 + fit(posed, answer).stretch
+        return [*super().outcomes(posed, answer), Outcome(self.lines[1], 1.0, tall)]
 
 
 def over_at_size(posed: Posed, answer: Sequence[float]) -> tuple[Piece, ...]:

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
 
 import numpy as np
 
 from zirkel.core.practice.board import Posed, Spot, Way, dot, line
-from zirkel.core.practice.exercises.base import Exercise, Line, Outcome, Scenes, distractors, graded
+from zirkel.core.practice.exercises.base import Line, Scenes, distractors, graded
+from zirkel.core.practice.exercises.straights import Straight
 from zirkel.core.practice.looks import Look, look_at
 
 TALL = 0.7
@@ -17,10 +17,10 @@ INSIDE = 0.08
 """How far from an edge's ends, in shares of it, a plumb meets it at least."""
 
 
-class PlumbHit(Exercise):
+class PlumbHit(Straight):
     """A landmark, and an edge under or over it: where on the edge is the plumb?"""
 
-    name, title = "plumb_hit", "Where does this plumb hit"
+    name, title, axis, asked = "plumb_hit", "Where does this plumb hit", 0, ""
     trains = "A plumb is dropped onto whatever lies there: the edge that it meets, and where."
     lines = (
         Line("plumb_hit", title, "degrees", "too far right", "too far left", usual=1.8, good=1.0,
@@ -50,11 +50,6 @@ class PlumbHit(Exercise):
             picture=look.picture if found else None,
             scale=(b[0] - a[0]) / abs(hit[1] - at[1]),
         )  # fmt: skip
-
-    def outcomes(self, posed: Posed, answer: Sequence[float]) -> list[Outcome]:
-        """Degrees off the plumb, as seen from the landmark."""
-        off = math.degrees(math.atan((answer[0] - posed.truth[0]) * posed.scale))
-        return [Outcome(self.lines[0], 0.0, off)]
 
     def _met(self, look: Look, least: float) -> list[tuple[str, tuple[Spot, Spot]]]:
         made = []

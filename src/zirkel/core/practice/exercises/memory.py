@@ -2,21 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-
 import numpy as np
 
-from zirkel.core.practice.board import Piece, Posed, Way, box, dot
-from zirkel.core.practice.exercises.base import Exercise, Line, Outcome, Scenes, graded
+from zirkel.core.practice.board import Posed, Way, box, dot
+from zirkel.core.practice.exercises.base import Line, Scenes, graded
 from zirkel.core.practice.exercises.block_in import (
     LEFT,
     RIGHT,
     SIDE,
     TALL,
     TOP,
+    PlacedPoints,
     chosen,
-    fit,
-    over_at_size,
 )
 from zirkel.core.practice.looks import look_at
 
@@ -24,7 +21,7 @@ POINTS, LOOK_S = 5, 10.0
 MOST_POINTS = 8
 
 
-class MemoryMinute(Exercise):
+class MemoryMinute(PlacedPoints):
     """A scene with five numbered landmarks, looked at for ten seconds and then gone."""
 
     name, title = "memory", "From memory"
@@ -58,14 +55,3 @@ class MemoryMinute(Exercise):
             ),
             picture=look.picture, landmarks=tuple(names),
         )  # fmt: skip
-
-    def outcomes(self, posed: Posed, answer: Sequence[float]) -> list[Outcome]:
-        """Each coordinate's error after the best size, place and turn."""
-        fitted = fit(posed, answer)
-        n = len(fitted.placed)
-        freed = float(np.sqrt(2 * n / (2 * n - 4)))
-        return [Outcome(self.lines[0], 0.0, float(e) * freed) for e in fitted.off.ravel()]
-
-    def over(self, posed: Posed, answer: Sequence[float]) -> tuple[Piece, ...]:
-        """The truth at the size, place and turn at which it was drawn."""
-        return over_at_size(posed, answer)

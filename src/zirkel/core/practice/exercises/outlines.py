@@ -10,7 +10,7 @@ from scipy.spatial import ConvexHull
 from zirkel.core.arrays import Array, Flags
 from zirkel.core.practice.board import Piece, Posed, Way, area, box, dot
 from zirkel.core.practice.exercises.base import Exercise, Line, Outcome, Scenes, graded
-from zirkel.core.practice.exercises.block_in import LEFT, RIGHT, SIDE, TALL, TOP, fit, over_at_size
+from zirkel.core.practice.exercises.block_in import LEFT, RIGHT, SIDE, TALL, TOP, PlacedPoints
 from zirkel.core.practice.exercises.boxes import any_shape
 from zirkel.core.practice.looks import look_at
 
@@ -97,7 +97,7 @@ class Envelope(Exercise):
         return [Outcome(self.lines[0], 0.0, float((mine ^ theirs).sum() / max(theirs.sum(), 1)))]
 
 
-class NegativeDrawn(Exercise):
+class NegativeDrawn(PlacedPoints):
     """A hole in the dark; its corners, in the empty frame."""
 
     name, title = "negative_drawn", "Draw the hole"
@@ -130,14 +130,3 @@ class NegativeDrawn(Exercise):
             truth=tuple(float(each) for each in truth.ravel()),
             laid_over=tuple(dot(at, "truth") for at in over),
         )  # fmt: skip
-
-    def outcomes(self, posed: Posed, answer: Sequence[float]) -> list[Outcome]:
-        """Each coordinate's error after the best size, place and turn."""
-        fitted = fit(posed, answer)
-        n = len(fitted.placed)
-        freed = float(np.sqrt(2 * n / (2 * n - 4)))
-        return [Outcome(self.lines[0], 0.0, float(e) * freed) for e in fitted.off.ravel()]
-
-    def over(self, posed: Posed, answer: Sequence[float]) -> tuple[Piece, ...]:
-        """The truth at the size, place and turn at which it was drawn."""
-        return over_at_size(posed, answer)
