@@ -23,14 +23,15 @@ MAY_IMPORT = {
     "poses": {"core", "studyfile"},
     "store": {"core", "studyfile", "scenes"},
     "demo": {"core", "studyfile", "scenes", "media", "pictures"},
-    "pictures": {"core"},
+    "rendering": {"core"},
+    "pictures": {"core", "rendering"},
     "paper": {"core", "studyfile", "media"},
     "commands": {"core", "studyfile", "store", "pictures", "materials"},
     "views": {
-        *("core", "studyfile", "store", "pictures", "paper"),
+        *("core", "studyfile", "store", "pictures", "rendering", "paper"),
         *("media", "kits", "canons", "scenes", "series", "materials", "poses"),
     },
-    "web": {"core", "studyfile", "store", "commands", "views", "pictures"},
+    "web": {"core", "studyfile", "store", "commands", "views", "pictures", "rendering"},
     "cli": {"core", "studyfile", "store", "commands", "views", "web", "demo", "canons"},
 }
 CORE_MAY_IMPORT = {
@@ -61,6 +62,7 @@ CORE_MAY_IMPORT = {
         "head",
         "pose",
         "task",
+        "subject.lamps",
         "subject.station",
         "subject.faults",
         "arrays",

@@ -588,6 +588,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/scenes/{name}/seen.webp": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The scene as it is seen from a station, in its own light or another. */
+        get: operations["sceneSeen"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/series": {
         parameters: {
             query?: never;
@@ -1870,6 +1887,16 @@ export interface components {
              * @default 0
              */
             left_mm?: number;
+            /**
+             * Light
+             * @default null
+             */
+            light?: string | null;
+            /**
+             * Lines
+             * @default null
+             */
+            lines?: string | null;
             /**
              * Missing
              * @default null
@@ -3701,13 +3728,19 @@ export interface components {
          * FileSimulatedSubject
          * @description A scene that Zirkel shows in place of a live subject, seen from a station.
          *
-         *     `faults` are those of the artist's hand that are turned on, with their sizes.
+         *     `faults` are those of the artist's hand that are turned on, with their sizes; `light` is one of
+         *     the `LAMPS`, else the scene's own.
          */
         FileSimulatedSubject: {
             /** Faults */
             faults?: {
                 [key: string]: number;
             };
+            /**
+             * Light
+             * @default null
+             */
+            light?: ("high_left" | "high_right" | "low_left" | "low_right" | "window" | "behind" | "overcast") | null;
             /** Scene */
             scene: string;
             station: components["schemas"]["FileStation"];
@@ -4721,6 +4754,19 @@ export interface components {
             to: string;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * LightCard
+         * @description A light to put the scene in.
+         */
+        LightCard: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "high_left" | "high_right" | "low_left" | "low_right" | "window" | "behind" | "overcast";
+            /** Title */
+            title: string;
         };
         /**
          * LinePrompt
@@ -7509,6 +7555,10 @@ export interface components {
             image: string;
             /** Largest Mm */
             largest_mm: number;
+            /** Light */
+            light: ("high_left" | "high_right" | "low_left" | "low_right" | "window" | "behind" | "overcast") | null;
+            /** Lights */
+            lights: components["schemas"]["LightCard"][];
             /** Plan */
             plan: components["schemas"]["Outline"][];
             reckoned: components["schemas"]["Reckoned"];
@@ -10783,6 +10833,62 @@ export interface operations {
                 distance_mm?: number | null;
                 eye_height_mm?: number | null;
                 direction_deg?: number | null;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sceneSeen: {
+        parameters: {
+            query?: {
+                distance_mm?: number | null;
+                eye_height_mm?: number | null;
+                direction_deg?: number | null;
+                light?: ("high_left" | "high_right" | "low_left" | "low_right" | "window" | "behind" | "overcast") | null;
+                squint?: boolean;
+                wide?: number;
             };
             header?: never;
             path: {

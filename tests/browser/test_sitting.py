@@ -51,6 +51,9 @@ class Sitting(BrowserCase):
     def test_on_a_phone_the_clock_goes_on_at_the_easel(self):
         self.page.set_viewport_size({"width": 390, "height": 844})
         self.begin("One pose of ten minutes")
+        # Nor is the page wider than the phone, whatever the log holds.
+        expect(self.page.locator("[data-sitting]").first).to_be_attached()
+        self.assertLessEqual(self.page.evaluate("document.documentElement.scrollWidth"), 390)
         self.page.get_by_role("link", name="Bench").click()
         self.page.get_by_role("button", name="Easel").click()
         clock = self.page.locator("main [data-clock=pose]")

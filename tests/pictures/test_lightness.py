@@ -8,7 +8,7 @@ from pathlib import Path
 import numpy as np
 from PIL import Image, ImageDraw
 
-from zirkel.core.subject.picture import picture_of
+from zirkel.core.subject.scene import view_of
 from zirkel.core.tones.grey import (
     grey_of,
     lightness_of_luminance,
@@ -18,6 +18,7 @@ from zirkel.core.tones.grey import (
 )
 from zirkel.pictures.drawn_tones import drawn_tones
 from zirkel.pictures.lightness import picture_tones, scene_tones
+from zirkel.rendering.render import rendered
 from zirkel.scenes import shipped_scenes
 
 BOXES = {
@@ -71,20 +72,23 @@ class ReadOff(unittest.TestCase):
             self.assertAlmostEqual(tone, TRUE[name], delta=0.15)
 
     def test_a_scene_s_own_light_and_shadow(self):
-        """What most of an outline is filled with: the can's lit side and its shadow."""
-        scene = shipped_scenes()["potting_bench"]
-        picture = picture_of(scene, scene.station)
-        shapes = {}
-        for tone in ("light", "shadow"):
-            area = max((a for a in picture.areas if a.tone == tone), key=lambda a: a.shape.area)
-            middle = area.shape.representative_point()
-            r = 0.004
-            shapes[tone] = [(middle.x - r, middle.y - r), (middle.x + r, middle.y - r),
-                            (middle.x + r, middle.y + r), (middle.x - r, middle.y + r)]  # fmt: skip
-        found = scene_tones(picture, shapes | {"nowhere": [(9, 9), (9.1, 9), (9.1, 9.1)]})
-        self.assertNotIn("nowhere", found)
-        self.assertLess(found["light"], 2.0)
-        self.assertGreater(found["shadow"], found["light"] + 1.0)
+        """The box's top, its front and its side, of one colour: what most of each shows."""
+        scene = shipped_scenes()["bottle_and_box"].in_light("low_left")
+        seen = rendered(scene, scene.station, 300)
+        box = next(each for each in scene.solids if each.id == "box")
+        view = view_of(scene, scene.station)
+        shapes = {
+            face.patch: view.seen(face.corners).tolist()
+            for face in box.faces()
+            if face.normal() @ (face.corners[0] - view.eye) < 0
+        }
+        self.assertEqual(len(shapes), 3)
+        found = scene_tones(seen, shapes | {"nowhere": [(9, 9), (9.1, 9), (9.1, 9.1)]})
+        self.assertEqual(found.keys(), shapes.keys())
+        facing = {face.patch: face.normal() @ np.array(scene.light) for face in box.faces()}
+        order = sorted(found, key=found.__getitem__)
+        self.assertEqual(order, sorted(found, key=lambda patch: -facing[patch]))
+        self.assertGreater(found[order[-1]], found[order[0]] + 1.0)
 
 
 class Drawn(unittest.TestCase):

@@ -20,6 +20,7 @@ from zirkel.core.study import (
     UnitPair,
 )
 from zirkel.core.subject.faults import FAULTS
+from zirkel.core.subject.lamps import LAMPS
 from zirkel.core.subject.station import Station
 from zirkel.studyfile.read import read_study, write_study
 
@@ -61,7 +62,8 @@ def pictures(draw):
 @st.composite
 def subjects(draw):
     faults = draw(st.dictionaries(st.sampled_from(sorted(FAULTS)), st.floats(0.1, 9)))
-    simulated = SimulatedSubject("a_scene", draw(stations()), faults)
+    light = draw(st.sampled_from([None, *LAMPS]))
+    simulated = SimulatedSubject("a_scene", draw(stations()), faults, light)
     return draw(st.none() | st.just(simulated) | pictures())
 
 

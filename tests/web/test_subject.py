@@ -1,11 +1,13 @@
 """The subject's side of the API: scenes, station, stick, reveal, pictures; bad uploads leave
 nothing."""
 
+import io
 import json
 import unittest
 from unittest import mock
 
 import numpy as np
+from PIL import Image
 
 from tests.pictures.images import BAD_PICTURES, drawing, saved
 from tests.serving import ServedCase
@@ -49,9 +51,38 @@ class Scenes(SubjectCase):
         bench = self.begin()
         self.assertEqual(bench["subject"]["kind"], "scene")
         self.assertEqual((len(bench["landmarks"]), bench["readings"]), (16, []))
-        image = self.client.get(bench["subject"]["image"])
-        self.assertEqual(image.mimetype, "image/svg+xml")
-        self.assertIn("max-age", image.headers["Cache-Control"])
+        for shown, kind in (("image", "image/webp"), ("lines", "image/svg+xml")):
+            image = self.client.get(bench["subject"][shown])
+            self.assertEqual(image.mimetype, kind)
+            self.assertIn("max-age", image.headers["Cache-Control"])
+
+    def test_seen_and_squinted_at_in_another_light(self):
+        def shown(**asked):
+            reply = self.client.get("/api/v1/scenes/tea_chest/seen.webp", query_string=asked)
+            self.assertEqual(reply.status_code, 200, reply.text if reply.is_json else "")
+            return np.asarray(Image.open(io.BytesIO(reply.data)).convert("L"), dtype=int)
+
+        own = shown(wide=300)
+        self.assertEqual(max(own.shape), 300)
+        # Lossy packing leaves a few codes about each of five tones.
+        count = np.bincount(shown(wide=300, squint="true").ravel(), minlength=256)
+        self.assertGreater(np.sort(count)[-25:].sum(), 0.95 * count.sum())
+        self.assertLess(np.sort(np.bincount(own.ravel()))[-25:].sum(), 0.9 * own.size)
+        left, right = (shown(wide=300, light=each) for each in ("low_left", "low_right"))
+        self.assertEqual(left.shape[0], right.shape[0])
+        reply = self.client.get("/api/v1/scenes/tea_chest/seen.webp?light=moon")
+        self.assertEqual(reply.status_code, 422)
+        self.assertIn("light", reply.text)
+
+    def test_moving_the_light_is_kept_undone_and_said(self):
+        self.begin()
+        room = self.post(f"/studies/{self.number}/station")
+        self.assertIsNone(room["light"])
+        subject = {"scene": "bottle_and_box", "station": room["station"], "light": "window"}
+        lit = self.change(type="set_subject", subject=subject)
+        self.assertEqual(lit["undo"], "Move the light")
+        self.assertIn("light=window", lit["subject"]["image"])
+        self.assertEqual(self.post(f"/studies/{self.number}/station")["light"], "window")
 
     def test_what_is_seen_lies_on_the_picture_where_the_scene_has_it(self):
         bench = self.begin()

@@ -35,6 +35,8 @@ class SetSubject(Change):
         if isinstance(before.subject, SimulatedSubject) and isinstance(
             after.subject, SimulatedSubject
         ):
+            if before.subject.light != after.subject.light:
+                return "Move the light"
             moved = before.subject.station != after.subject.station
             return "Move the station" if moved else "Change the hand's faults"
         if isinstance(after.subject, PictureSubject):

@@ -38,6 +38,7 @@ from zirkel.core.pose import MOST_SITTINGS, Place, Sitting
 from zirkel.core.sightings import KINDS, Sighting
 from zirkel.core.space import CastShadow, Family, Repeat, Round
 from zirkel.core.subject.faults import FAULTS
+from zirkel.core.subject.lamps import LAMPS, LampName
 from zirkel.core.subject.station import Station
 from zirkel.core.task import Task
 
@@ -151,7 +152,8 @@ class Shape:
 class SimulatedSubject:
     """A scene that Zirkel shows in place of a live subject, seen from a station.
 
-    `faults` are those of the artist's hand that are turned on, with their sizes.
+    `faults` are those of the artist's hand that are turned on, with their sizes; `light` is one of
+    the `LAMPS`, else the scene's own.
     """
 
     scene: str = entry("id")
@@ -159,6 +161,7 @@ class SimulatedSubject:
     faults: Mapping[str, float] = entry(
         "finite", many="map", factory=dict, bounds={"gt": 0.0, "le": 1000.0}
     )
+    light: LampName | None = entry("choice", None, options=tuple(LAMPS))
     extra: Extra = unknown()
 
     def problem(self) -> str | None:

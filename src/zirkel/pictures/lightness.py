@@ -1,4 +1,4 @@
-"""Tones read off what is seen: CIE lightness of areas on a scene's drawing or a picture."""
+"""Tones read off what is seen: CIE lightness of areas on a rendered scene or a picture."""
 
 from __future__ import annotations
 
@@ -10,9 +10,8 @@ from PIL import Image, ImageDraw
 from shapely import Polygon
 
 from zirkel.core.arrays import Array, Flags
-from zirkel.core.subject.picture import Picture
 from zirkel.core.tones.grey import lightness_of_luminance, luminance, tone_of
-from zirkel.pictures.scene_svg import TONES
+from zirkel.rendering.render import Rendered
 
 BORDER_SHARE = 0.12
 """Share of an area's own reach that is left out along its border, where tones run into each
@@ -22,23 +21,16 @@ LEAST_PIXELS = 12
 
 
 def scene_tones(
-    picture: Picture, outlines: Mapping[str, Sequence[Sequence[float]]]
+    seen: Rendered, outlines: Mapping[str, Sequence[Sequence[float]]]
 ) -> dict[str, float]:
-    """The tone of each outline on a scene's drawing: what most of it is filled with."""
-    made = {}
-    for name, outline in outlines.items():
-        shape = _shape(outline)
-        if shape is None:
-            continue
-        held: dict[str, float] = {}
-        for each in picture.areas:
-            common = each.shape.intersection(shape).area
-            if common > 0:
-                held[each.tone] = held.get(each.tone, 0.0) + common
-        if held:
-            most = max(held, key=lambda tone: held[tone])
-            made[name] = tone_of(float(lightness_of_luminance(luminance(_rgb(TONES[most])))))
-    return made
+    """The tone of each outline (as tangents) on a rendered scene: the median within its border."""
+    left, top, right, _ = seen.box
+    size = seen.codes.shape[1] / (right - left)
+    pixels = {
+        name: [((x - left) * size, (y - top) * size) for x, y in outline]
+        for name, outline in outlines.items()
+    }
+    return tones_in(luminance(seen.codes.astype(float)), pixels)
 
 
 def picture_tones(
@@ -84,7 +76,3 @@ def _shape(outline: Sequence[Sequence[float]]) -> Polygon | None:
     if shape.is_empty:
         return None
     return shape if shape.geom_type == "Polygon" else max(shape.geoms, key=lambda each: each.area)
-
-
-def _rgb(colour: str) -> Array:
-    return np.array([int(colour[i : i + 2], 16) for i in (1, 3, 5)], dtype=float)

@@ -12,6 +12,7 @@ from PIL import Image, ImageEnhance, ImageFilter
 from zirkel.core.arrays import Array
 from zirkel.core.study import PictureSubject
 from zirkel.core.subject.flat import canvas_size, crop_box
+from zirkel.core.tones.grey import encoded
 
 PAPER = (251, 248, 241)
 SHOWN_MOST = 1600
@@ -77,13 +78,6 @@ def grey_of(picture: Image.Image) -> Image.Image:
     encoded."""
     light = LINEAR[np.asarray(picture)] @ LUMINANCE
     return Image.fromarray(_bytes(encoded(light))).convert("RGB")
-
-
-def encoded(light: Array) -> Array:
-    """Linear light from 0 to 1 as sRGB encodes it (IEC 61966-2-1)."""
-    low = 12.92 * light
-    high = 1.055 * np.power(np.maximum(light, 0.0), 1.0 / 2.4) - 0.055
-    return np.where(light <= 0.0031308, low, high)
 
 
 def lightness(light: Array) -> Array:

@@ -11,6 +11,7 @@ from threading import get_ident
 from sqlalchemy import Engine, select
 from sqlalchemy.orm import Session
 
+from zirkel.core.subject.lamps import LampName
 from zirkel.core.subject.scene import Scene
 from zirkel.core.values.names import slug
 from zirkel.errors import NotFound
@@ -47,17 +48,17 @@ class Scenes:
             raise NotFound(f"There is no scene “{name}” here: add its scene file first.")
         return found
 
-    def find(self, name: str) -> Scene | None:
-        """One scene, None if there is none."""
+    def find(self, name: str, light: LampName | None = None) -> Scene | None:
+        """One scene in a light of its own or another, None if there is none."""
         if name in shipped_scenes():
-            return shipped_scenes()[name]
+            return shipped_scenes()[name].in_light(light)
         if name not in self._read:
             with Session(self._engine.execution_options(writes=False)) as session, session.begin():
                 row = session.get(SceneRow, name)
                 if row is None:
                     return None
                 self._read[name] = read_scene(name, row.file)
-        return self._read[name]
+        return self._read[name].in_light(light)
 
     def file(self, name: str) -> bytes:
         """The bytes of a scene's file."""

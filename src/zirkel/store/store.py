@@ -335,7 +335,7 @@ class Store:
 
     def _scene(self, study: Study) -> Scene | None:
         if isinstance(study.subject, SimulatedSubject):
-            return self.scenes.find(study.subject.scene)
+            return self.scenes.find(study.subject.scene, study.subject.light)
         return None
 
 

@@ -7,7 +7,15 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from zirkel.core.subject.scene import Scene, SceneLandmark, landmark_points, unit_length, view_of
+from zirkel.core.subject.scene import (
+    BEHIND,
+    GROUND,
+    Scene,
+    SceneLandmark,
+    landmark_points,
+    unit_length,
+    view_of,
+)
 from zirkel.core.subject.solids import AnySolid
 from zirkel.core.subject.station import NEAREST_MM
 from zirkel.errors import BadInput
@@ -20,6 +28,7 @@ MOST_SOLIDS = 120
 MOST_FACES = 4000
 Side = Literal["left", "right", "front", "back"]
 World = tuple[Finite, Finite, Finite]
+Colour = Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")]
 
 
 class _Strict(BaseModel):
@@ -38,6 +47,13 @@ class FileSceneLandmark(_Strict):
     side: Side = "front"
 
 
+class FileColour(_Strict):
+    """The own colour of some solids, as “#rrggbb”."""
+
+    colour: Colour
+    of: list[Id] = Field(min_length=1, max_length=MOST_SOLIDS)
+
+
 class SceneFile(_Strict):
     """A scene of simple solids, in real-world millimetres."""
 
@@ -47,6 +63,12 @@ class SceneFile(_Strict):
     work: Name
     note: Note | None = None
     light: World = (-0.6, -0.5, 0.8)
+    soft_deg: Annotated[float, Field(ge=0, le=45, allow_inf_nan=False)] = 2.5
+    sky: Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)] = 0.22
+    outdoors: bool = False
+    ground_mm: Finite | None = None
+    ground: Colour = GROUND
+    behind: Colour = BEHIND
     station: FileStation
     unit: FileUnitPair
     solids: list[Annotated[AnySolid, Field(discriminator="kind")]] = Field(
@@ -57,6 +79,7 @@ class SceneFile(_Strict):
     families: list[FileFamily] = Field(default_factory=list, max_length=20)
     joined: list[list[Id]] = Field(default_factory=list, max_length=50)
     dark: list[Id] = Field(default_factory=list, max_length=MOST_SOLIDS)
+    colours: list[FileColour] = Field(default_factory=list, max_length=MOST_SOLIDS)
 
 
 def read_scene(name: str, data: bytes) -> Scene:
@@ -99,6 +122,13 @@ def _to_core(name: str, file: SceneFile) -> Scene:
         families={each.name: (tuple(each.edges), each.level) for each in file.families},
         joined=tuple(tuple(each) for each in file.joined),
         dark=frozenset(file.dark),
+        soft_deg=file.soft_deg,
+        sky=file.sky,
+        outdoors=file.outdoors,
+        ground_mm=file.ground_mm,
+        ground=file.ground,
+        behind=file.behind,
+        colours={solid: each.colour for each in file.colours for solid in each.of},
     )
     _check(scene)
     return scene
@@ -118,7 +148,11 @@ def _check(scene: Scene) -> None:
                 f"landmarks.{number}.on",
                 f"“{each.id}” needs a place `at`, or a solid of this scene to be `on`",
             )
-    for field, ids in (("dark", scene.dark), *(("joined", each) for each in scene.joined)):
+    for field, ids in (
+        ("dark", scene.dark),
+        *(("joined", each) for each in scene.joined),
+        ("colours", scene.colours),
+    ):
         for each_id in ids:
             if each_id not in solids:
                 raise BadInput(field, f"there is no solid “{each_id}” in this scene")

@@ -15,6 +15,7 @@ from zirkel.core.subject.calculator import (
     reckon,
 )
 from zirkel.core.subject.faults import FAULTS
+from zirkel.core.subject.lamps import LAMPS, LampName
 from zirkel.core.subject.scene import Scene, hulls, seen_landmarks, view_of
 from zirkel.core.subject.sight import holding
 from zirkel.core.subject.station import Station
@@ -23,7 +24,7 @@ from zirkel.core.words.station import say_caution, say_reach
 from zirkel.errors import BadInput
 from zirkel.store.store import Store
 from zirkel.studyfile.schema import FileStation
-from zirkel.views.subject import hidden_landmarks, scene_address
+from zirkel.views.subject import hidden_landmarks, scene_address, seen_address, thumbnail_address
 
 
 class SceneCard(BaseModel):
@@ -88,6 +89,13 @@ class Reckoned(BaseModel):
     """Where the easel goes for the drawing to come out at the size it has on the sheet."""
 
 
+class LightCard(BaseModel):
+    """A light to put the scene in."""
+
+    name: LampName
+    title: str
+
+
 class StationRoom(BaseModel):
     """A station tried out. Plan places are (right, away) and side places (away, up) from the middle
     of the scene, in mm, as seen from the station's own direction for the side view."""
@@ -98,6 +106,8 @@ class StationRoom(BaseModel):
     plan: list[Outline]
     side: list[Outline]
     eye_plan: tuple[float, float]
+    light: LampName | None
+    lights: list[LightCard]
     largest_mm: float
     cautions: list[StationWarning]
     hidden: list[str]
@@ -125,7 +135,7 @@ def scene_card(scene: Scene) -> SceneCard:
         title=scene.title,
         work=scene.work,
         landmarks=len(scene.landmarks),
-        image=scene_address(scene.name, scene.station),
+        image=thumbnail_address(scene),
     )
 
 
@@ -150,7 +160,12 @@ def open_station(store: Store, study_id: int, draft: Station | None) -> StationR
     return StationRoom(
         scene=scene.title,
         station=station,
-        image=scene_address(scene.name, station),
+        # A drawing is there at once while the station is dragged.
+        image=seen_address(scene.name, station, subject.light)
+        if draft is None
+        else scene_address(scene.name, station),
+        light=subject.light,
+        lights=[LightCard(name=name, title=each.title) for name, each in LAMPS.items()],
         plan=_hulls(scene, np.array([[1.0, 0, 0], [0, 1.0, 0]]), middle),
         side=_hulls(scene, np.array([view.ahead, [0, 0, 1.0]]), middle * np.array([1, 1, 0])),
         eye_plan=(float(view.eye[0] - middle[0]), float(view.eye[1] - middle[1])),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from base64 import b64encode
 from collections.abc import Mapping
 from dataclasses import dataclass
 from threading import Lock
@@ -24,10 +25,14 @@ from zirkel.core.subject.sight import sightable
 from zirkel.core.subject.station import Station
 from zirkel.core.words.faults import FAULT_WORDS
 from zirkel.pictures.scene_svg import drawn, drawn_by
+from zirkel.rendering.render import WIDE, Rendered, rendered
+from zirkel.scenes import SMALL, thumbnail
 from zirkel.store.store import Store, Stored
 from zirkel.studyfile.schema import FilePicture
 
 KEPT = 40
+SEEN_KEPT = 24
+"""Rendered scenes of some three megabytes each."""
 DIGITS = 4
 
 
@@ -43,6 +48,9 @@ class BenchSubject(BaseModel):
     scene: str | None = None
     picture: FilePicture | None = None
     image: str | None = None
+    lines: str | None = None
+    """Where a scene is served drawn in lines."""
+    light: str | None = None
     left_mm: float = 0.0
     top_mm: float = 0.0
     width_mm: float = 0.0
@@ -66,11 +74,13 @@ class Sight:
     box: tuple[float, float, float, float] | None
 
 
-_drawings: LRUCache[tuple[str, Station], bytes] = LRUCache(KEPT)
+_drawings: LRUCache[tuple[object, ...], bytes] = LRUCache(KEPT)
+_rendered: LRUCache[tuple[object, ...], Rendered] = LRUCache(SEEN_KEPT)
+_rendering = Lock()
 _hidden: LRUCache[tuple[str, Station], tuple[str, ...]] = LRUCache(KEPT)
 
 
-@cached(_drawings, key=lambda scene, station: (scene.name, station), lock=Lock())
+@cached(_drawings, key=lambda scene, station: (scene.name, station, scene.light), lock=Lock())
 def draw_scene(scene: Scene, station: Station) -> bytes:
     """The scene from the station, as SVG; kept, since it takes up to a second."""
     return drawn(scene, station)
@@ -85,6 +95,19 @@ def scene_picture(store: Store, scene: Scene, station: Station) -> bytes:
         kept = draw_scene(scene, station)
         store.scenes.keep_drawing(scene.name, drawn_by(), kept)
     return kept
+
+
+def render_scene(scene: Scene, station: Station, wide: int = WIDE) -> Rendered:
+    """The scene as seen from the station; kept. One at a time: of many who ask for the same, as a
+    class does, the first waits for it and the others are given it, and the processor is left to
+    readings in between."""
+    key = (scene.name, station, scene.light, scene.soft_deg, scene.sky, wide)
+    with _rendering:
+        found = _rendered.get(key)
+        if found is None:
+            found = rendered(scene, station, wide)
+            _rendered[key] = found
+    return found
 
 
 @cached(_hidden, key=lambda scene, station: (scene.name, station), lock=Lock())
@@ -104,12 +127,30 @@ def hidden_from(stored: Stored) -> tuple[str, ...]:
 
 def scene_address(scene: str, station: Station) -> str:
     """Where the drawing of a scene from a station is served."""
-    said = {
+    return f"/api/v1/scenes/{scene}/picture.svg?{urlencode(_from(station))}"
+
+
+def seen_address(scene: str, station: Station, light: str | None = None) -> str:
+    """Where the scene as it is seen from a station is served."""
+    said = _from(station) | ({"light": light} if light else {})
+    return f"/api/v1/scenes/{scene}/seen.webp?{urlencode(said)}"
+
+
+def thumbnail_address(scene: Scene) -> str:
+    """A small picture of a scene: of one that ships within the address, so that a wall of them
+    comes in one answer."""
+    kept = thumbnail(scene.name)
+    if kept is None:
+        return f"{seen_address(scene.name, scene.station)}&wide={SMALL}"
+    return f"data:image/webp;base64,{b64encode(kept).decode()}"
+
+
+def _from(station: Station) -> dict[str, object]:
+    return {
         "distance_mm": station.distance_mm,
         "eye_height_mm": station.eye_height_mm,
         "direction_deg": station.direction_deg,
     }
-    return f"/api/v1/scenes/{scene}/picture.svg?{urlencode(said)}"
 
 
 def picture_address(picture: PictureSubject) -> str:
@@ -205,10 +246,14 @@ def bench_subject(stored: Stored, sight: Sight, laid: Laid | None) -> BenchSubje
                 kind="thumbnail",
                 missing=f"The scene “{subject.scene}” is not here: add its file at the station.",
             )
-        title, image = stored.scene.title, scene_address(subject.scene, subject.station)
+        title, image = (
+            stored.scene.title,
+            seen_address(subject.scene, subject.station, subject.light),
+        )
         hidden = list(hidden_landmarks(stored.scene, subject.station))
         faults = [FAULT_WORDS[name].title for name in subject.faults]
         kind = "scene"
+    simulated = subject if isinstance(subject, SimulatedSubject) else None
     box = sight.box or (0.0, 0.0, 1.0, 1.0)
     left, top = laid.place(np.array(box[:2]))
     right, bottom = laid.place(np.array(box[2:]))
@@ -216,9 +261,11 @@ def bench_subject(stored: Stored, sight: Sight, laid: Laid | None) -> BenchSubje
         kind=kind,
         title=title,
         revealing=kind == "scene" and truth_is_shown(stored.study),
-        scene=subject.scene if isinstance(subject, SimulatedSubject) else None,
+        scene=None if simulated is None else simulated.scene,
         picture=_picture(subject),
         image=image,
+        lines=None if simulated is None else scene_address(simulated.scene, simulated.station),
+        light=None if simulated is None else simulated.light,
         left_mm=left,
         top_mm=top,
         width_mm=right - left,

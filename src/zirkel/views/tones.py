@@ -11,7 +11,6 @@ from pydantic import BaseModel
 from zirkel.core.light import ToneArea
 from zirkel.core.study import PictureSubject, SimulatedSubject, Study
 from zirkel.core.subject.flat import on_picture
-from zirkel.core.subject.picture import picture_of
 from zirkel.core.tones.grey import grey_of
 from zirkel.core.tones.groups import MOST_GROUPS
 from zirkel.core.tones.laying import laying
@@ -37,7 +36,7 @@ from zirkel.errors import BadInput
 from zirkel.media import own_media, shipped_media
 from zirkel.pictures.lightness import picture_tones, scene_tones
 from zirkel.store.store import Store, Stored
-from zirkel.views.subject import BenchSubject, bench_subject, lay_beside, sight_of
+from zirkel.views.subject import BenchSubject, bench_subject, lay_beside, render_scene, sight_of
 
 Spot = tuple[float, float]
 
@@ -334,7 +333,7 @@ def read_tones(store: Store, study_id: int) -> ReadOff:
     study, subject = stored.study, stored.study.subject
     if isinstance(subject, SimulatedSubject) and stored.scene is not None:
         places = sight_of(stored).places
-        steps = scene_tones(picture_of(stored.scene, subject.station), _outlines(study, places))
+        steps = scene_tones(render_scene(stored.scene, subject.station), _outlines(study, places))
     elif isinstance(subject, PictureSubject):
         canvas = sight_of(stored).places
         places = {name: on_picture(subject, at[None])[0] for name, at in canvas.items()}

@@ -8,6 +8,8 @@ from pydantic import BaseModel, Field
 
 from zirkel.commands import AnyChange
 from zirkel.core.pose import MOST_BLOCKS
+from zirkel.core.subject.lamps import LampName
+from zirkel.rendering.render import WIDE
 from zirkel.studyfile.entries import Id
 from zirkel.studyfile.materials_file import FileItem
 from zirkel.studyfile.schema import FileBlock, FileFrame, FileSheet, FileStation, FileTask
@@ -62,6 +64,14 @@ class SceneQuery(BaseModel):
     distance_mm: float | None = Field(default=None, ge=200, le=500_000, allow_inf_nan=False)
     eye_height_mm: float | None = Field(default=None, ge=-10_000, le=100_000, allow_inf_nan=False)
     direction_deg: float | None = Field(default=None, ge=-180, le=180, allow_inf_nan=False)
+
+
+class SeenQuery(SceneQuery):
+    """In which light it is looked at, half shut or not, and how large the picture is to be."""
+
+    light: LampName | None = None
+    squint: bool = False
+    wide: int = Field(default=WIDE, ge=100, le=WIDE)
 
 
 class PicturePath(BaseModel):

@@ -1,5 +1,6 @@
 // Over the subject's side: the stick to be taken up, the truth to be revealed, what spoils a hand.
 import { Button } from "antd";
+import { LookKey } from "../../shared/LookKey";
 import styles from "./BenchRoom.module.css";
 import own from "./SubjectTools.module.css";
 import { StickBar } from "./stick";
@@ -24,6 +25,7 @@ export function SubjectTools({ room }: { room: Room }) {
           {subject.kind !== "thumbnail" && (
             <Button onClick={stick.toggle}>Take up the stick</Button>
           )}
+          <LookKey shown={subject} />
           {subject.revealing && (
             <Button onClick={room.reveal} aria-pressed={revealed}>
               {revealed ? "Hide the truth" : "Reveal the truth"}

@@ -6,6 +6,7 @@ import { queries } from "../../api/queries";
 import type { Bench } from "../../api/types";
 import { polyline } from "../../geometry/marks";
 import { fitted, type Point } from "../../geometry/scale";
+import { SubjectImage } from "../../shared/SubjectImage";
 import { useLatest } from "../../shared/useLatest";
 import { useSize } from "../../shared/useSize";
 import styles from "./Recipe.module.css";
@@ -82,16 +83,13 @@ export function StrokesBoard({ bench, tabs }: Props) {
             data-strokes={found.length}
             {...handlers}
           >
-            {shown.image && (
-              <image
-                href={shown.image}
-                x={corner.x}
-                y={corner.y}
-                width={shown.width_mm * scale.perMm}
-                height={shown.height_mm * scale.perMm}
-                preserveAspectRatio="none"
-              />
-            )}
+            <SubjectImage
+              shown={shown}
+              x={corner.x}
+              y={corner.y}
+              width={shown.width_mm * scale.perMm}
+              height={shown.height_mm * scale.perMm}
+            />
             {!shown.image &&
               seen.map((p) => {
                 const q = toScreen(p);

@@ -6,6 +6,7 @@ import { polyline } from "../../geometry/marks";
 import { fitted } from "../../geometry/scale";
 import { CloserBox } from "../../shared/CloserBox";
 import { DragHandle } from "../../shared/DragHandle";
+import { SubjectImage } from "../../shared/SubjectImage";
 import { useCloser } from "../../shared/useCloser";
 import styles from "./Sheet.module.css";
 import type { Edge } from "./useSheet";
@@ -68,14 +69,13 @@ export function Viewfinder({ bench, room, frame, negative, bare, onMove }: Props
           role="group"
           aria-label="The frame over the subject"
         >
-          {image && corner && far && bench.subject.image && (
-            <image
-              href={bench.subject.image}
+          {image && corner && far && (
+            <SubjectImage
+              shown={bench.subject}
               x={corner.x}
               y={corner.y}
               width={far.x - corner.x}
               height={far.y - corner.y}
-              preserveAspectRatio="none"
             />
           )}
           {(measured ? bench.shapes : []).map((shape) => (

@@ -7,6 +7,7 @@ import { download } from "../../shared/download";
 import { PictureUpload } from "../../shared/PictureUpload";
 import { Said } from "../../shared/Said";
 import { useArtist } from "../../shared/useArtist";
+import own from "./Log.module.css";
 import styles from "./Sitting.module.css";
 import type { Tell } from "./tell";
 
@@ -40,7 +41,7 @@ export function Log({ bench, room, tell }: Props) {
         <i data-spent="sight" /> sighting <i data-spent="draw" /> drawing and looking{" "}
         <i data-spent="check" /> checking <i data-spent="rest" /> rest
       </p>
-      <ol ref={toItsEnd}>
+      <ol className={own.strip} ref={toItsEnd}>
         {room.log.map((each) => (
           <LogEntry key={`${each.id} ${each.note}`} study={bench.id} entry={each} tell={tell} />
         ))}

@@ -7,6 +7,8 @@ import { polyline } from "../../geometry/marks";
 import { fitted } from "../../geometry/scale";
 import { Choice } from "../../shared/Choice";
 import { CloserBox } from "../../shared/CloserBox";
+import { LookKey } from "../../shared/LookKey";
+import { SubjectImage } from "../../shared/SubjectImage";
 import { useCloser } from "../../shared/useCloser";
 import { useSize } from "../../shared/useSize";
 import styles from "./Tone.module.css";
@@ -47,15 +49,15 @@ export function ToneBoard({ bench, room, flat, onFlat, asked, outline, onTap }: 
       ? []
       : [{ id: each.id, at: at([place[0], place[1]]) }];
   });
-  const image = flat ? null : room.subject.image;
   return (
     <CloserBox closer={closer}>
-      <div className={styles.toggle}>
+      <div className={styles.toggle} style={{ display: "flex", gap: 8 }}>
         <Choice
           options={["Subject", "Flat tones"]}
           value={flat ? "Flat tones" : "Subject"}
           onChange={(value) => onFlat(value === "Flat tones")}
         />
+        {!flat && <LookKey shown={room.subject} />}
       </div>
       <div className={`on-paper ${styles.board}`} ref={box} {...closer.touching}>
         {width > 0 && (
@@ -92,14 +94,13 @@ export function ToneBoard({ bench, room, flat, onFlat, asked, outline, onTap }: 
                 className={styles.paper}
               />
             )}
-            {image && (
-              <image
-                href={image}
+            {!flat && (
+              <SubjectImage
+                shown={room.subject}
                 x={corner.x}
                 y={corner.y}
                 width={shown.width * scale.perMm}
                 height={shown.height * scale.perMm}
-                preserveAspectRatio="none"
               />
             )}
             {areas.map((each) => {

@@ -42,6 +42,9 @@ BEFORE = 2e-5
 BORDER = 0.01
 """Free border round the picture, as a share of its longer side."""
 
+SHADOW_NEAR = 0.4
+"""How far off the scene its shadow is still in the picture, in its longer side as seen."""
+
 HIDES = 0.04
 """By what share of the scene's largest size something must be nearer to hide a landmark."""
 
@@ -89,23 +92,27 @@ def picture_of(scene: Scene, station: Station) -> Picture:
     light = np.array(scene.light) / np.linalg.norm(scene.light)
     faces = _all_seen(scene, view, light)
     left = _unhidden(faces)
-    areas = [*_cast_shadow(scene, view, light), *_areas(faces, left, scene.dark)]
-    lines = _lines(faces, left, scene.joined)
-    return Picture(tuple(areas), lines, box_of(scene, station))
+    box = box_of(scene, station)
+    areas = [*_cast_shadow(scene, view, light, box), *_areas(faces, left, scene.dark)]
+    return Picture(tuple(areas), _lines(faces, left, scene.joined), box)
 
 
 def box_of(scene: Scene, station: Station) -> tuple[float, float, float, float]:
-    """left, top, right, bottom of everything seen, shadows and a border included, as tangents."""
+    """left, top, right, bottom of everything seen, as tangents, with a border and as much of the
+    shadow as lies near."""
     view = view_of(scene, station)
     corners = np.concatenate([face.corners for _, face in scene.faces])
-    light = np.array(scene.light)
-    if _throws_shadow(scene, view, light):
-        shadow = corners - np.outer(corners[:, 2], light / light[2])
-        corners = np.concatenate([corners, shadow])
-    seen = view.seen(corners[view.of(corners)[:, 2] > NEAREST_MM])
+    seen = _seen_of(view, corners)
     if not len(seen):
         return (-1.0, -1.0, 1.0, 1.0)
     low, high = seen.min(axis=0), seen.max(axis=0)
+    light = np.array(scene.light)
+    if _throws_shadow(scene, view, light):
+        shadow = _seen_of(view, corners - np.outer(corners[:, 2], light / light[2]))
+        near = SHADOW_NEAR * (high - low).max()
+        if len(shadow):
+            low = np.minimum(low, np.maximum(shadow.min(axis=0), low - near))
+            high = np.maximum(high, np.minimum(shadow.max(axis=0), high + near))
     border = BORDER * float((high - low).max())
     return (
         float(low[0]) - border,
@@ -113,6 +120,10 @@ def box_of(scene: Scene, station: Station) -> tuple[float, float, float, float]:
         float(high[0]) + border,
         float(high[1]) + border,
     )
+
+
+def _seen_of(view: View, points: Array) -> Array:
+    return view.seen(points[view.of(points)[:, 2] > NEAREST_MM])
 
 
 def visible(scene: Scene, station: Station, points: Array) -> NDArray[np.bool_]:
@@ -262,12 +273,13 @@ def _lines(
 
 def _throws_shadow(scene: Scene, view: View, light: Array) -> bool:
     """Whether the scene stands on the ground, lit from above, and the ground is seen."""
-    stands = abs(float(scene.extent.low[2])) < 1.0
-    return stands and view.eye[2] > 0 and float(light[2] / np.linalg.norm(light)) >= 0.2
+    return scene.stands and view.eye[2] > 0 and float(light[2] / np.linalg.norm(light)) >= 0.2
 
 
-def _cast_shadow(scene: Scene, view: View, light: Array) -> list[Area]:
-    """The shadow that all solids throw on the ground, seen from the station.
+def _cast_shadow(
+    scene: Scene, view: View, light: Array, box: tuple[float, float, float, float]
+) -> list[Area]:
+    """The shadow that all solids throw on the ground, seen from the station, within the box.
 
     It lies behind everything that stands on the ground, so it is drawn first. Each face is carried
     along the light to z = 0.
@@ -284,4 +296,5 @@ def _cast_shadow(scene: Scene, view: View, light: Array) -> list[Area]:
             parts.append(shapely.convex_hull(Polygon(seen)))
     if not parts:
         return []
-    return [Area("ground", "cast", _only_polygons(shapely.union_all(parts, grid_size=FINE)))]
+    whole = shapely.intersection(shapely.union_all(parts, grid_size=FINE), shapely.box(*box))
+    return [Area("ground", "cast", _only_polygons(whole))]

@@ -3,15 +3,20 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 from shapely import MultiPoint, Polygon
 
 from zirkel.core.arrays import Array
 from zirkel.core.study import Shape, UnitPair
+from zirkel.core.subject.lamps import LAMPS, LampName, lamp_direction
 from zirkel.core.subject.solids import AnySolid, Face, Solid
 from zirkel.core.subject.station import Station, View, view_from
+
+PLASTER, DARK = "#d9d3c6", "#4d463e"
+GROUND, BEHIND = "#b4ab9c", "#8f897f"
+"""Colours of what has none of its own."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,8 +55,11 @@ class Scene:
     """Solids in world millimetres, landmarks on them, shapes for the block-in, and a station to
     begin with.
 
-    `work` is what sort of work it serves; `light` points to where light comes from; `joined` are
-    solids drawn as one, without lines between them; `dark` are those of a dark colour.
+    `work` is what sort of work it serves; `light` points to where light comes from, with `soft_deg`
+    half the angle under which the lamp is seen and `sky` the share of light from all round;
+    `ground_mm` is how high the ground lies that it doesn't stand on; `joined` are solids drawn as
+    one, without lines between them; `dark` are those of a dark colour; `colours` are solids' own,
+    as “#rrggbb”, as are `ground` and `behind`.
     """
 
     name: str
@@ -66,6 +74,13 @@ class Scene:
     families: Mapping[str, tuple[tuple[tuple[str, str], ...], bool]] = field(default_factory=dict)
     joined: tuple[tuple[str, ...], ...] = ()
     dark: frozenset[str] = frozenset()
+    soft_deg: float = 2.5
+    sky: float = 0.22
+    outdoors: bool = False
+    ground_mm: float | None = None
+    colours: Mapping[str, str] = field(default_factory=dict)
+    ground: str = GROUND
+    behind: str = BEHIND
     faces: tuple[tuple[str, Face], ...] = field(init=False, repr=False, compare=False)
     """All faces with the id of their solid."""
     extent: Extent = field(init=False, compare=False)
@@ -75,6 +90,29 @@ class Scene:
         corners = np.concatenate([face.corners for _, face in faces])
         object.__setattr__(self, "faces", faces)
         object.__setattr__(self, "extent", Extent(corners.min(axis=0), corners.max(axis=0)))
+
+    @property
+    def stands(self) -> bool:
+        """Whether it stands on the ground or a table; else it hangs on a wall."""
+        return abs(float(self.extent.low[2])) < 1.0
+
+    @property
+    def ground_level(self) -> float | None:
+        """How high the ground lies, in mm; None where it hangs."""
+        return 0.0 if self.ground_mm is None and self.stands else self.ground_mm
+
+    def colour_of(self, solid: str) -> str:
+        """A solid's own colour."""
+        return self.colours.get(solid, DARK if solid in self.dark else PLASTER)
+
+    def in_light(self, name: LampName | None) -> Scene:
+        """The same in one of the `LAMPS`; its own light where none is named."""
+        if name is None:
+            return self
+        lamp = LAMPS[name]
+        x, y, z = lamp_direction(lamp, self.station)
+        toward = (float(x), float(y), float(z))
+        return replace(self, light=toward, soft_deg=lamp.soft_deg, sky=lamp.sky)
 
 
 def view_of(scene: Scene, station: Station) -> View:

@@ -14,10 +14,26 @@ CUT = 6 / 29
 
 def luminance(rgb: Array) -> Array:
     """Y, from 0 to 1, of colours (..., 3) from 0 to 255."""
-    c = np.asarray(rgb, dtype=float) / 255.0
-    linear = np.where(c <= 0.04045, c / 12.92, ((c + 0.055) / 1.055) ** 2.4)
-    made: Array = linear @ LUMINANCE
+    made: Array = linear(rgb) @ LUMINANCE
     return made
+
+
+def linear(code: Array) -> Array:
+    """Light from 0 to 1 of codes from 0 to 255."""
+    c = np.asarray(code, dtype=float) / 255.0
+    return np.where(c <= 0.04045, c / 12.92, ((c + 0.055) / 1.055) ** 2.4)
+
+
+def encoded(light: Array) -> Array:
+    """Light from 0 to 1 as sRGB encodes it, from 0 to 1."""
+    low = 12.92 * light
+    high = 1.055 * np.power(np.maximum(light, 0.0), 1.0 / 2.4) - 0.055
+    return np.where(light <= 0.0031308, low, high)
+
+
+def linear_light(colour: str) -> Array:
+    """The same (3,) of a colour as “#rrggbb”."""
+    return linear(np.array([int(colour[i : i + 2], 16) for i in (1, 3, 5)], dtype=float))
 
 
 def lightness_of_luminance(y: Array) -> Array:

@@ -12,6 +12,7 @@ from zirkel.commands.scenes import add_scene
 from zirkel.core.study import PictureSubject
 from zirkel.errors import BadInput
 from zirkel.pictures.prepare import MOST_BYTES
+from zirkel.pictures.scene_seen import scene_seen
 from zirkel.views.pictures import look_at, print_picture
 from zirkel.views.reveal import Reveal, reveal
 from zirkel.views.station import (
@@ -27,7 +28,7 @@ from zirkel.views.station import (
     scene_card,
     work_back,
 )
-from zirkel.views.subject import scene_picture
+from zirkel.views.subject import render_scene, scene_picture
 from zirkel.views.truth import TruthRoom, open_truth
 from zirkel.web.border import A_DAY, blueprint, file_reply, store
 from zirkel.web.guard import body_as
@@ -38,6 +39,7 @@ from zirkel.web.requests import (
     ReachQuery,
     ScenePath,
     SceneQuery,
+    SeenQuery,
     StationTry,
     StudyPath,
 )
@@ -82,6 +84,19 @@ def get_scene_picture(path: ScenePath, query: SceneQuery) -> Response:
     return Response(
         drawn,
         mimetype="image/svg+xml",
+        headers={"Cache-Control": f"private, max-age={A_DAY}"},
+    )
+
+
+@routes.get("/scenes/<string:name>/seen.webp", operation_id="sceneSeen")
+def get_scene_seen(path: ScenePath, query: SeenQuery) -> Response:
+    """The scene as it is seen from a station, in its own light or another."""
+    scene = store().scenes.get(path.name).in_light(query.light)
+    asked = query.model_dump(include={*SceneQuery.model_fields}, exclude_none=True)
+    seen = render_scene(scene, replace(scene.station, **asked), query.wide)
+    return Response(
+        scene_seen(seen, query.squint),
+        mimetype="image/webp",
         headers={"Cache-Control": f"private, max-age={A_DAY}"},
     )
 

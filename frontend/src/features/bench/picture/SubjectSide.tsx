@@ -1,6 +1,7 @@
 // The subject side: the scene, the picture or the rough thumbnail, with the landmarks on it.
 import type { Bench } from "../../../api/types";
 import { polyline } from "../../../geometry/marks";
+import { SubjectImage } from "../../../shared/SubjectImage";
 import { useOthers } from "../../../shared/useLive";
 import styles from "./BenchPicture.module.css";
 import { StickSign } from "./StickSign";
@@ -30,17 +31,13 @@ export function SubjectSide({
         <rect x="0" y="0" width={divide} height={height} />
       </clipPath>
       <g clipPath="url(#subject-side)">
-        {shown.image && (
-          <image
-            href={shown.image}
-            x={corner.x}
-            y={corner.y}
-            width={shown.width_mm * subject.perMm}
-            height={shown.height_mm * subject.perMm}
-            preserveAspectRatio="none"
-            className={styles.subjectImage}
-          />
-        )}
+        <SubjectImage
+          shown={shown}
+          x={corner.x}
+          y={corner.y}
+          width={shown.width_mm * subject.perMm}
+          height={shown.height_mm * subject.perMm}
+        />
         {!shown.image &&
           picture.onSubject.map((each) => (
             <path

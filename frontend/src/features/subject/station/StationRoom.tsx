@@ -5,6 +5,7 @@ import { Button } from "antd";
 import type { Bench, Change } from "../../../api/types";
 import { Coming } from "../../../shared/Coming";
 import { Faults } from "./Faults";
+import { Light } from "./Light";
 import { PlanView } from "./PlanView";
 import { Reckoning } from "./Reckoning";
 import { SideView } from "./SideView";
@@ -34,6 +35,7 @@ export function StationRoom({ bench, make }: Props) {
           <figcaption>What the eye sees · {room.scene}</figcaption>
           <img src={room.image} alt={`${room.scene} from this station`} className={styles.scene} />
         </figure>
+        {!changed && <Light room={room} onChange={(light) => keep({ light })} />}
         {changed && (
           <div className={styles.keep}>
             <p>

@@ -23,7 +23,7 @@ export function useStation(bench: Bench, make: (change: Change) => Promise<strin
     const scene = bench.subject.scene ?? "";
     const failed = await make({
       type: "set_subject",
-      subject: { scene, station, faults, ...subject },
+      subject: { scene, station, faults, light: room.data.light, ...subject },
     });
     setTrouble(failed);
     if (failed === null) {

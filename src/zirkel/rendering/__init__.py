@@ -1,0 +1,1 @@
+"""Scenes rendered as they would be seen: light, cast shadows, no outlines."""
