@@ -5,9 +5,10 @@ from zirkel.core.subject.solids.base import Face, Solid
 from zirkel.core.subject.solids.box import Box
 from zirkel.core.subject.solids.cone import Cone
 from zirkel.core.subject.solids.facets import Facets
+from zirkel.core.subject.solids.loft import Loft
 from zirkel.core.subject.solids.prism import Prism
 from zirkel.core.subject.solids.turned import Turned
 
-AnySolid = Box | Turned | Cone | Ball | Prism | Facets
+AnySolid = Box | Turned | Cone | Ball | Prism | Facets | Loft
 
-__all__ = ["AnySolid", "Ball", "Box", "Cone", "Face", "Facets", "Prism", "Solid", "Turned"]
+__all__ = ["AnySolid", "Ball", "Box", "Cone", "Face", "Facets", "Loft", "Prism", "Solid", "Turned"]
