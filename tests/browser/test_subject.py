@@ -28,6 +28,47 @@ class SubjectCase(BrowserCase):
         return self.middle(f"circle[data-dot='{landmark}']")
 
 
+class Looks(SubjectCase):
+    def shown(self):
+        """Addresses of what is shown of the subject, the fine one last."""
+        return self.page.eval_on_selector_all(
+            "image[data-fine]", "all => all.map(each => each.getAttribute('href'))"
+        )
+
+    def test_one_key_goes_on_to_lines_and_to_half_shut_eyes_and_is_remembered(self):
+        self.number = self.study_id(TITLE)
+        self.open(f"/studies/{self.number}", "text=Take up the stick")
+        first, fine = self.shown()
+        self.assertIn("/seen.webp?", fine)
+        self.assertEqual(first, f"{fine}&wide=300")
+        self.page.click("button:has-text('As seen')")
+        expect(self.page.locator("button:has-text('In lines')")).to_be_visible()
+        (lines,) = self.shown()
+        self.assertIn("/picture.svg?", lines)
+        self.page.click("button:has-text('In lines')")
+        self.assertTrue(self.shown()[-1].endswith("&squint=true"))
+        version = self.version()
+        self.open(f"/studies/{self.number}/tone", "text=Flat tones")
+        expect(self.page.locator("button:has-text('Squinting')")).to_be_visible()
+        self.page.click("button:has-text('Squinting')")
+        expect(self.page.locator("button:has-text('As seen')")).to_be_visible()
+        self.assertEqual(self.version(), version)
+
+    def test_the_light_is_moved_and_the_tones_read_off_follow(self):
+        self.number = self.study_id(TITLE)
+        address = f"/api/v1/studies/{self.number}/tones/read"
+        before = self.page.request.get(f"{self.server.address}{address}")
+        self.open(f"/studies/{self.number}/subject", "text=What the eye sees")
+        version = self.version()
+        self.page.select_option("label:has-text('Light') select", label="Lamp, low on the right")
+        self.wait_for_version(version + 1)
+        expect(self.page.locator("img[src*='light=low_right']")).to_be_visible()
+        after = self.page.request.get(f"{self.server.address}{address}")
+        self.assertNotEqual(before.json()["steps"], after.json()["steps"])
+        self.page.get_by_role("button", name="Undo").click()
+        self.wait_for_version(version + 2)
+
+
 class Stick(SubjectCase):
     def setUp(self):
         super().setUp()

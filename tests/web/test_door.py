@@ -226,7 +226,8 @@ class Passcode(DoorCase):
         own, theirs = studies
         ada = pupils[0]
         for path in (f"/studies/{own}", f"/studies/{own}/prompts", f"/lessons/{lesson}",
-                     "/pad", "/practice", f"/scenes/{scene}/picture.svg"):  # fmt: skip
+                     "/pad", "/practice", f"/scenes/{scene}/picture.svg",
+                     f"/scenes/{scene}/seen.webp?wide=100"):  # fmt: skip
             self.assertEqual(self.status(ada, path), 200, path)
         version = ada.get(f"/api/v1/studies/{own}").json["version"]
         change = {"type": "set_counting", "units": 0.25, "degrees": None}

@@ -25,7 +25,7 @@ from zirkel.store.given import given_by
 from zirkel.store.lessons import Lesson, Pupil
 from zirkel.store.store import Store, Stored
 from zirkel.views.station import SceneCard, scene_card
-from zirkel.views.subject import picture_address, scene_address
+from zirkel.views.subject import picture_address, seen_address
 from zirkel.views.task import picture_shown
 
 
@@ -188,7 +188,7 @@ def lesson_shown(store: Store, lesson_id: str) -> LessonShown:
 
 def _image(subject: object) -> str | None:
     if isinstance(subject, SimulatedSubject):
-        return scene_address(subject.scene, subject.station)
+        return seen_address(subject.scene, subject.station, subject.light)
     return picture_address(subject) if isinstance(subject, PictureSubject) else None
 
 

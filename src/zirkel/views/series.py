@@ -12,7 +12,7 @@ from zirkel.series import ENDING, own_series, shipped_series
 from zirkel.store.store import Store, Stored
 from zirkel.studyfile.own_files import keep_own
 from zirkel.studyfile.series_file import read_series, write_series
-from zirkel.views.subject import scene_address
+from zirkel.views.subject import thumbnail_address
 
 MOST_SERIES = 100
 
@@ -74,7 +74,7 @@ def _shown(store: Store, series: Series, own: bool, latest: dict[str, Stored]) -
         steps.append(
             StepShown(
                 scene=each.scene, title=each.title, trains=each.trains, how=each.how,
-                picture=scene_address(each.scene, scene.station) if scene else None,
+                picture=thumbnail_address(scene) if scene else None,
                 stands=_stands(study), study=study.id if study else None, missing=scene is None,
             )
         )  # fmt: skip

@@ -8,7 +8,7 @@ from zirkel.store.devices import Device
 from zirkel.store.store import Store
 
 SEEN = re.compile(
-    r"/(door|kits|pad|scenes|running|scenes/[^/]+/picture\.svg|pictures/[^/]+/view"
+    r"/(door|kits|pad|scenes|running|scenes/[^/]+/(picture\.svg|seen\.webp)|pictures/[^/]+/view"
     r"|depth|plumbs|reach|reckon)"
 )
 """What anybody in the room may look at: what ships, and nothing of anyone's."""
