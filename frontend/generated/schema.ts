@@ -578,7 +578,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The scene drawn from a station. */
+        /** The scene drawn in lines from a station, its shadow as the light throws it. */
         get: operations["scenePicture"];
         put?: never;
         post?: never;
@@ -1887,11 +1887,6 @@ export interface components {
              * @default 0
              */
             left_mm?: number;
-            /**
-             * Light
-             * @default null
-             */
-            light?: string | null;
             /**
              * Lines
              * @default null
@@ -10833,6 +10828,7 @@ export interface operations {
                 distance_mm?: number | null;
                 eye_height_mm?: number | null;
                 direction_deg?: number | null;
+                light?: ("high_left" | "high_right" | "low_left" | "low_right" | "window" | "behind" | "overcast") | null;
             };
             header?: never;
             path: {

@@ -11,8 +11,9 @@ from tests.pictures.images import drawing
 from zirkel.core.study import PictureSubject
 from zirkel.core.subject.flat import on_canvas
 from zirkel.core.subject.picture import picture_of
+from zirkel.core.tones.grey import lightness_of_luminance
 from zirkel.pictures.scene_svg import scene_svg
-from zirkel.pictures.views import LINEAR, flat_tones, grey_of, lightness, looked_at
+from zirkel.pictures.views import LINEAR, flat_tones, grey_of, looked_at
 from zirkel.scenes import shipped_scenes
 
 WHOLE = PictureSubject("0" * 64, 400, 300)
@@ -65,7 +66,7 @@ class Looking(unittest.TestCase):
         127. By encoded luma it came out at 76, L* 32."""
         red = Image.new("RGB", (4, 4), (255, 0, 0))
         self.assertEqual(grey_of(red).getpixel((1, 1)), (127, 127, 127))
-        self.assertAlmostEqual(float(lightness(np.array(0.2126))), 53.23, places=2)
+        self.assertAlmostEqual(float(lightness_of_luminance(np.array(0.2126))), 53.23, places=2)
         for grey in (0, 1, 20, 128, 200, 255):
             same = grey_of(Image.new("RGB", (2, 2), (grey, grey, grey)))
             self.assertEqual(same.getpixel((0, 0)), (grey, grey, grey))

@@ -4,6 +4,7 @@ nothing."""
 import io
 import json
 import unittest
+import xml.etree.ElementTree as ET
 from unittest import mock
 
 import numpy as np
@@ -83,6 +84,22 @@ class Scenes(SubjectCase):
         self.assertEqual(lit["undo"], "Move the light")
         self.assertIn("light=window", lit["subject"]["image"])
         self.assertEqual(self.post(f"/studies/{self.number}/station")["light"], "window")
+
+    def test_lines_and_what_is_seen_lie_alike_in_any_light(self):
+        """Shadows are part of the picture: its sides are other ones where the light is another."""
+        self.begin()
+        station = self.post(f"/studies/{self.number}/station")["station"]
+        sides = set()
+        for light in (None, "low_left", "low_right"):
+            subject = {"scene": "bottle_and_box", "station": station, "light": light}
+            shown = self.change(type="set_subject", subject=subject)["subject"]
+            side = shown["width_mm"] / shown["height_mm"]
+            root = ET.fromstring(self.client.get(shown["lines"]).data)
+            self.assertAlmostEqual(float(root.get("width")) / float(root.get("height")), side, 3)
+            seen = Image.open(io.BytesIO(self.client.get(f"{shown['image']}&wide=300").data))
+            self.assertAlmostEqual(seen.width / seen.height, side, delta=0.02)
+            sides.add(round(side, 3))
+        self.assertGreater(len(sides), 1)
 
     def test_what_is_seen_lies_on_the_picture_where_the_scene_has_it(self):
         bench = self.begin()

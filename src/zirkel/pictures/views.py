@@ -12,7 +12,7 @@ from PIL import Image, ImageEnhance, ImageFilter
 from zirkel.core.arrays import Array
 from zirkel.core.study import PictureSubject
 from zirkel.core.subject.flat import canvas_size, crop_box
-from zirkel.core.tones.grey import encoded
+from zirkel.core.tones.grey import LUMINANCE, encoded, lightness_of_luminance, linear
 
 PAPER = (251, 248, 241)
 SHOWN_MOST = 1600
@@ -80,26 +80,12 @@ def grey_of(picture: Image.Image) -> Image.Image:
     return Image.fromarray(_bytes(encoded(light))).convert("RGB")
 
 
-def lightness(light: Array) -> Array:
-    """CIE L*, 0 to 100, of linear light from 0 to 1 (CIE 15)."""
-    cube = np.cbrt(light)
-    return np.where(light > 216 / 24389, 116.0 * cube - 16.0, 24389 / 27 * light)
-
-
 def _bytes(values: Array) -> NDArray[np.uint8]:
     return np.clip(np.rint(values * 255.0), 0, 255).astype(np.uint8)
 
 
-def _linear() -> Array:
-    code = np.arange(256) / 255.0
-    return np.where(code <= 0.04045, code / 12.92, ((code + 0.055) / 1.055) ** 2.4)
-
-
-LINEAR = _linear()
-"""Linear light of each sRGB code."""
-
-LUMINANCE = np.array([0.2126, 0.7152, 0.0722])
-"""Share of red, green and blue light in the luminance (ITU-R BT.709)."""
+LINEAR = linear(np.arange(256.0))
+"""Light of each code."""
 
 
 def flat_tones(picture: Image.Image, tones: int) -> Image.Image:
@@ -110,7 +96,7 @@ def flat_tones(picture: Image.Image, tones: int) -> Image.Image:
     """
     grey = np.asarray(picture.convert("L"))
     count = np.bincount(grey.ravel(), minlength=256).astype(float)
-    level = lightness(LINEAR)
+    level = lightness_of_luminance(LINEAR)
     share = np.cumsum(count) / count.sum()
     starts = [np.searchsorted(share, (i + 0.5) / tones) for i in range(tones)]
     centres = level[np.minimum(starts, 255)]

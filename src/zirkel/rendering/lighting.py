@@ -123,7 +123,7 @@ def _disc(count: int) -> Floats:
 
 
 def _in_lamp(scene: Scene, lamp: Floats, spots: Floats) -> Floats:
-    """(k, 3): the lamp's middle, two ways across it, and spots on it, kept together."""
+    """Directions (k, 3) to spots on the lamp."""
     right, up = _across(lamp[None])
     soft = np.float32(np.tan(np.radians(scene.soft_deg)))
     return np.stack([lamp + soft * (x * right[0] + y * up[0]) for x, y in spots])
@@ -149,7 +149,7 @@ def from_about(scene: Scene, mesh: Mesh, rays: Rays, places: Places) -> Floats:
     """Light (n, 3) from the sky and thrown back by things: the mean of what is seen in directions
     that are as dense as the cosine to the normal (Malley's method)."""
     lamp = lamp_of(scene)
-    total = np.zeros((len(places.at), 3))
+    total = np.zeros((len(places.at), 3), np.float32)
     right, up = _across(places.normal)
     angle = 2.0 * np.pi * places.chance
     for x, y in _disc(ABOUT):

@@ -18,7 +18,9 @@ from zirkel.core.tones.grey import linear_light
 Floats = NDArray[np.floating[Any]]
 Whole = NDArray[np.integer[Any]]
 
-GROUND, BEHIND = "ground", "behind"
+GROUND, BEHIND = "(ground)", "(behind)"
+"""No solid can be called so."""
+
 FAR = 60.0
 """How far the ground reaches, in sizes of the scene."""
 

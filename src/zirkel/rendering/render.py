@@ -25,7 +25,7 @@ from zirkel.rendering.rays import Rays
 WIDE = 900
 """Pixels along the longer side."""
 
-MOST = 540_000
+MOST = 420_000
 """Pixels at most."""
 
 LAMP, ABOUT = 2, 3
@@ -113,7 +113,7 @@ class _Picture:
         self.normal.reshape(-1, 3)[seen] = places.normal
         self.owner.reshape(-1)[seen] = places.owner
         self._gather(seen, places)
-        light, lit = np.full((len(x), 3), SKY_SEEN), np.zeros(len(x), np.float32)
+        light, lit = np.full((len(x), 3), SKY_SEEN, np.float32), np.zeros(len(x), np.float32)
         share = self._lamp(seen, places)
         lamp = from_lamp(self.scene, places, share)
         light[seen] = places.colour * (lamp[:, None] + self.about.reshape(-1, 3)[seen])
@@ -180,7 +180,7 @@ class _Picture:
         `_part` that are most like them."""
         smooth, normals, ats, owners = self._part
         row, column = np.divmod(pixel, self.width)
-        total, weight = np.zeros((len(pixel), 3)), np.zeros(len(pixel), np.float32)
+        total, weight = np.zeros((len(pixel), 3), np.float32), np.zeros(len(pixel), np.float32)
         tall, wide = owners.shape
         size = self.mesh.size
         down_share = single(row % ABOUT / ABOUT)
@@ -194,8 +194,8 @@ class _Picture:
                 like *= np.exp(-off * 60.0 / size)
                 like *= down_share if down else 1.0 - down_share
                 like *= right_share if right else 1.0 - right_share
-                w = np.where(owners[r, c] == owner, like + 1e-3, 1e-6)
-                w = np.where(owners[r, c] < 0, 1e-9, w)
+                near = owners[r, c]
+                w = np.where(near == owner, like + 1e-3, single(np.where(near < 0, 1e-9, 1e-6)))
                 total += smooth[r, c] * w[:, None]
                 weight += w
         return total / weight[:, None]
@@ -210,7 +210,7 @@ class _Picture:
             seen, places = self._look(columns + 0.5 + x, rows + 0.5 + y, columns, rows)
             pixel = rows[seen] * self.width + columns[seen]
             about = self._taken(pixel, places.normal, places.at, places.owner)
-            looked = np.full((len(rows), 3), SKY_SEEN)
+            looked = np.full((len(rows), 3), SKY_SEEN, np.float32)
             lamp = from_lamp(self.scene, places, lamp_seen(self.scene, self.rays, places))
             looked[seen] = places.colour * (lamp[:, None] + about)
             total += looked

@@ -161,9 +161,9 @@ def open_station(store: Store, study_id: int, draft: Station | None) -> StationR
         scene=scene.title,
         station=station,
         # A drawing is there at once while the station is dragged.
-        image=seen_address(scene.name, station, subject.light)
-        if draft is None
-        else scene_address(scene.name, station),
+        image=(seen_address if draft is None else scene_address)(
+            scene.name, station, subject.light
+        ),
         light=subject.light,
         lights=[LightCard(name=name, title=each.title) for name, each in LAMPS.items()],
         plan=_hulls(scene, np.array([[1.0, 0, 0], [0, 1.0, 0]]), middle),

@@ -50,7 +50,6 @@ class BenchSubject(BaseModel):
     image: str | None = None
     lines: str | None = None
     """Where a scene is served drawn in lines."""
-    light: str | None = None
     left_mm: float = 0.0
     top_mm: float = 0.0
     width_mm: float = 0.0
@@ -87,8 +86,9 @@ def draw_scene(scene: Scene, station: Station) -> bytes:
 
 
 def scene_picture(store: Store, scene: Scene, station: Station) -> bytes:
-    """The same; from the scene's own station it is kept from one start to the next."""
-    if station != scene.station:
+    """The same; from the scene's own station and in its own light it is kept from one start to the
+    next."""
+    if station != scene.station or scene.light != store.scenes.get(scene.name).light:
         return draw_scene(scene, station)
     kept = store.scenes.drawing(scene.name, drawn_by())
     if kept is None:
@@ -125,15 +125,14 @@ def hidden_from(stored: Stored) -> tuple[str, ...]:
     return hidden_landmarks(stored.scene, subject.station)
 
 
-def scene_address(scene: str, station: Station) -> str:
+def scene_address(scene: str, station: Station, light: str | None = None) -> str:
     """Where the drawing of a scene from a station is served."""
-    return f"/api/v1/scenes/{scene}/picture.svg?{urlencode(_from(station))}"
+    return f"/api/v1/scenes/{scene}/picture.svg?{_asked(station, light)}"
 
 
 def seen_address(scene: str, station: Station, light: str | None = None) -> str:
     """Where the scene as it is seen from a station is served."""
-    said = _from(station) | ({"light": light} if light else {})
-    return f"/api/v1/scenes/{scene}/seen.webp?{urlencode(said)}"
+    return f"/api/v1/scenes/{scene}/seen.webp?{_asked(station, light)}"
 
 
 def thumbnail_address(scene: Scene) -> str:
@@ -145,12 +144,13 @@ def thumbnail_address(scene: Scene) -> str:
     return f"data:image/webp;base64,{b64encode(kept).decode()}"
 
 
-def _from(station: Station) -> dict[str, object]:
-    return {
+def _asked(station: Station, light: str | None) -> str:
+    said = {
         "distance_mm": station.distance_mm,
         "eye_height_mm": station.eye_height_mm,
         "direction_deg": station.direction_deg,
     }
+    return urlencode(said | ({"light": light} if light else {}))
 
 
 def picture_address(picture: PictureSubject) -> str:
@@ -261,11 +261,10 @@ def bench_subject(stored: Stored, sight: Sight, laid: Laid | None) -> BenchSubje
         kind=kind,
         title=title,
         revealing=kind == "scene" and truth_is_shown(stored.study),
-        scene=None if simulated is None else simulated.scene,
+        scene=simulated and simulated.scene,
         picture=_picture(subject),
         image=image,
-        lines=None if simulated is None else scene_address(simulated.scene, simulated.station),
-        light=None if simulated is None else simulated.light,
+        lines=simulated and scene_address(simulated.scene, simulated.station, simulated.light),
         left_mm=left,
         top_mm=top,
         width_mm=right - left,

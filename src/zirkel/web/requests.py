@@ -66,10 +66,15 @@ class SceneQuery(BaseModel):
     direction_deg: float | None = Field(default=None, ge=-180, le=180, allow_inf_nan=False)
 
 
-class SeenQuery(SceneQuery):
-    """In which light it is looked at, half shut or not, and how large the picture is to be."""
+class LitQuery(SceneQuery):
+    """And in which light."""
 
     light: LampName | None = None
+
+
+class SeenQuery(LitQuery):
+    """With eyes half shut or not, and how large the picture is to be."""
+
     squint: bool = False
     wide: int = Field(default=WIDE, ge=100, le=WIDE)
 

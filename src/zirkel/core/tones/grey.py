@@ -9,6 +9,8 @@ from zirkel.core.arrays import Array
 
 STEP = 12.5
 LUMINANCE = np.array([0.2126, 0.7152, 0.0722])
+"""Share of red, green and blue light in the luminance (ITU-R BT.709)."""
+
 CUT = 6 / 29
 
 

@@ -10,6 +10,8 @@ from pydantic import BaseModel
 from zirkel.commands.pictures import take_picture
 from zirkel.commands.scenes import add_scene
 from zirkel.core.study import PictureSubject
+from zirkel.core.subject.scene import Scene
+from zirkel.core.subject.station import Station
 from zirkel.errors import BadInput
 from zirkel.pictures.prepare import MOST_BYTES
 from zirkel.pictures.scene_seen import scene_seen
@@ -34,6 +36,7 @@ from zirkel.web.border import A_DAY, blueprint, file_reply, store
 from zirkel.web.guard import body_as
 from zirkel.web.problems import as_json
 from zirkel.web.requests import (
+    LitQuery,
     PicturePath,
     PictureQuery,
     ReachQuery,
@@ -76,11 +79,9 @@ def get_scene_file(path: ScenePath) -> Response:
 
 
 @routes.get("/scenes/<string:name>/picture.svg", operation_id="scenePicture")
-def get_scene_picture(path: ScenePath, query: SceneQuery) -> Response:
-    """The scene drawn from a station."""
-    scene = store().scenes.get(path.name)
-    asked = {name: value for name, value in query.model_dump().items() if value is not None}
-    drawn = scene_picture(store(), scene, replace(scene.station, **asked))
+def get_scene_picture(path: ScenePath, query: LitQuery) -> Response:
+    """The scene drawn in lines from a station, its shadow as the light throws it."""
+    drawn = scene_picture(store(), *_scene_from(path, query))
     return Response(
         drawn,
         mimetype="image/svg+xml",
@@ -91,14 +92,18 @@ def get_scene_picture(path: ScenePath, query: SceneQuery) -> Response:
 @routes.get("/scenes/<string:name>/seen.webp", operation_id="sceneSeen")
 def get_scene_seen(path: ScenePath, query: SeenQuery) -> Response:
     """The scene as it is seen from a station, in its own light or another."""
-    scene = store().scenes.get(path.name).in_light(query.light)
-    asked = query.model_dump(include={*SceneQuery.model_fields}, exclude_none=True)
-    seen = render_scene(scene, replace(scene.station, **asked), query.wide)
+    seen = render_scene(*_scene_from(path, query), query.wide)
     return Response(
         scene_seen(seen, query.squint),
         mimetype="image/webp",
         headers={"Cache-Control": f"private, max-age={A_DAY}"},
     )
+
+
+def _scene_from(path: ScenePath, query: LitQuery) -> tuple[Scene, Station]:
+    scene = store().scenes.get(path.name).in_light(query.light)
+    asked = query.model_dump(include={*SceneQuery.model_fields}, exclude_none=True)
+    return scene, replace(scene.station, **asked)
 
 
 @routes.post("/studies/<int:study_id>/station", responses={"200": StationRoom},

@@ -18,8 +18,8 @@ Section = tuple[float, float, float, float, float]
 @dataclass(frozen=True, slots=True)
 class Loft(Solid):
     """`sections` of (x, y, z, half as wide, half as deep), joined smoothly; both ends are rounded
-    unless they come to a point. Width lies level where the line is not level itself, else across
-    it; depth lies across both. `between` rings are added from one section to the next."""
+    unless they come to a point. Width lies level at the first section, and turns along the line as
+    little as can be; depth lies across both. `between` rings are added between two sections."""
 
     kind: Literal["loft"]
     id: str
@@ -135,8 +135,8 @@ def _cap(end: Array, inner: Array) -> Array:
 
 
 def _frames(line: Array) -> tuple[Array, Array]:
-    """Unit vectors across the line and across both, carried along it with as little turning as can
-    be (W. Wang and others 2008, by one reflection a step)."""
+    """Unit vectors across the line and across both: from ring to ring the last one, made square to
+    the line again, so that it turns about the line as little as can be."""
     ahead = np.gradient(line, axis=0)
     ahead /= np.maximum(np.linalg.norm(ahead, axis=1), 1e-12)[:, None]
     first = np.cross(ahead[0], [0.0, 0.0, 1.0])
